@@ -1,0 +1,25 @@
+import { load, readingOf } from './input';
+import { patch, printable } from './patch';
+
+export function inspect(path: string, options: { as?: string; json?: boolean }): void {
+  const reading = readingOf(load(path), options.as);
+  if (options.json) {
+    process.stdout.write(JSON.stringify(reading, null, 2) + '\n');
+    return;
+  }
+  const lines: string[] = [];
+  for (const palette of reading.palettes) {
+    lines.push(`${printable(palette.name)} (${palette.kind}, ${palette.swatches.length})`);
+    for (const { hex, alpha, name } of palette.swatches) {
+      lines.push(`  ${patch(hex)}${hex}${alpha < 1 ? ` ${Math.round(alpha * 100)} %` : ''}  ${printable(name)}`);
+    }
+  }
+  if (reading.tokens.length > 0) lines.push(`Tokens (${reading.tokens.length})`);
+  for (const { hex, path: tokenPath, alias } of reading.tokens) {
+    lines.push(`  ${patch(hex)}${hex}  ${printable(tokenPath)}${alias ? ` → ${printable(alias)}` : ''}`);
+  }
+  for (const problem of reading.problems) {
+    lines.push(`${problem.severity}, line ${problem.line}, column ${problem.column}: ${printable(problem.message)}`);
+  }
+  process.stdout.write(lines.join('\n') + '\n');
+}

@@ -1,0 +1,118 @@
+import { z } from 'zod';
+import { Brand, Destination, EntityId, LIMITS, Palette, Swatch, Theme, Token, TokenValue } from './document';
+
+const before = EntityId.nullable();
+const ids = z.array(EntityId).min(1).max(LIMITS.swatches);
+
+/**
+ * An edit of named fields. `was` says what those fields held when the edit was made up; where given and no longer true,
+ * the edit is refused instead of overwriting somebody's later work. Inverses always carry it.
+ */
+function edit<T extends z.ZodRawShape>(fields: z.ZodObject<T>) {
+  const some = fields.partial();
+  return { set: some, was: some.optional() };
+}
+
+const BrandEdit = z.strictObject({ do: z.literal('brand.edit'), ...edit(z.strictObject({ name: Brand.shape.name })) });
+const PaletteAdd = z.strictObject({ do: z.literal('palette.add'), palette: Palette, before });
+const PaletteEdit = z.strictObject({
+  do: z.literal('palette.edit'),
+  id: EntityId,
+  ...edit(Palette.pick({ name: true, kind: true })),
+});
+const PaletteRemove = z.strictObject({ do: z.literal('palette.remove'), id: EntityId });
+const PaletteMove = z.strictObject({ do: z.literal('palette.move'), id: EntityId, before });
+const SwatchAdd = z.strictObject({
+  do: z.literal('swatch.add'),
+  palette: EntityId,
+  swatches: z.array(Swatch).min(1).max(LIMITS.swatches),
+  before,
+});
+const SwatchEdit = z.strictObject({
+  do: z.literal('swatch.edit'),
+  id: EntityId,
+  ...edit(Swatch.omit({ id: true })),
+});
+const SwatchRemove = z.strictObject({ do: z.literal('swatch.remove'), ids });
+const SwatchMove = z.strictObject({ do: z.literal('swatch.move'), ids, palette: EntityId, before });
+const ThemeAdd = z.strictObject({
+  do: z.literal('theme.add'),
+  theme: Theme,
+  before,
+  /** The new theme's value of each token, by token id. */
+  values: z.record(EntityId, TokenValue),
+});
+const ThemeEdit = z.strictObject({ do: z.literal('theme.edit'), id: EntityId, ...edit(Theme.pick({ name: true })) });
+const ThemeRemove = z.strictObject({ do: z.literal('theme.remove'), id: EntityId });
+const ThemeMove = z.strictObject({ do: z.literal('theme.move'), id: EntityId, before });
+const TokenAdd = z.strictObject({
+  do: z.literal('token.add'),
+  tokens: z.array(Token).min(1).max(LIMITS.tokens),
+  before,
+});
+const TokenEdit = z.strictObject({
+  do: z.literal('token.edit'),
+  id: EntityId,
+  ...edit(Token.omit({ id: true, values: true })),
+});
+const tokenValues = z.record(EntityId, TokenValue.nullable());
+/** Sets a token's value in some themes; null takes the value away. */
+const TokenSet = z.strictObject({ do: z.literal('token.set'), id: EntityId, set: tokenValues, was: tokenValues.optional() });
+const TokenRemove = z.strictObject({ do: z.literal('token.remove'), ids });
+const TokenMove = z.strictObject({ do: z.literal('token.move'), ids, before });
+const DestinationAdd = z.strictObject({ do: z.literal('destination.add'), destination: Destination, before });
+const DestinationEdit = z.strictObject({
+  do: z.literal('destination.edit'),
+  id: EntityId,
+  ...edit(Destination.pick({ name: true, options: true })),
+});
+const DestinationRemove = z.strictObject({ do: z.literal('destination.remove'), id: EntityId });
+
+/** One reversible edit that cannot be divided. */
+export const Step = z.discriminatedUnion('do', [
+  BrandEdit,
+  PaletteAdd,
+  PaletteEdit,
+  PaletteRemove,
+  PaletteMove,
+  SwatchAdd,
+  SwatchEdit,
+  SwatchRemove,
+  SwatchMove,
+  ThemeAdd,
+  ThemeEdit,
+  ThemeRemove,
+  ThemeMove,
+  TokenAdd,
+  TokenEdit,
+  TokenSet,
+  TokenRemove,
+  TokenMove,
+  DestinationAdd,
+  DestinationEdit,
+  DestinationRemove,
+]);
+export type Step = z.infer<typeof Step>;
+
+/** What a person did in one go: its steps happen together or not at all, and are undone together. */
+export const Command = z.strictObject({
+  /** In the person's words, for the undo list and the history: "Delete Mill Quay". */
+  label: z.string().min(1).max(200),
+  steps: z.array(Step).min(1).max(LIMITS.swatches),
+});
+export type Command = z.infer<typeof Command>;
+
+/** Ids of everything a command adds, changes or removes, without repeats: what the history is searched by. */
+export function touchedBy(command: Command): string[] {
+  const touched = new Set<string>();
+  for (const step of command.steps) {
+    if ('ids' in step) step.ids.forEach((id) => touched.add(id));
+    else if ('id' in step) touched.add(step.id);
+    else if (step.do === 'swatch.add') step.swatches.forEach((swatch) => touched.add(swatch.id));
+    else if (step.do === 'token.add') step.tokens.forEach((token) => touched.add(token.id));
+    else if (step.do === 'palette.add') touched.add(step.palette.id);
+    else if (step.do === 'theme.add') touched.add(step.theme.id);
+    else if (step.do === 'destination.add') touched.add(step.destination.id);
+  }
+  return [...touched];
+}

@@ -1,0 +1,62 @@
+import type { Brand } from './document';
+
+/** One difference between two states of a brand, in words. */
+export interface Difference {
+  readonly id: string;
+  readonly kind: 'added' | 'changed' | 'removed';
+  readonly what: 'brand' | 'palette' | 'swatch' | 'theme' | 'token' | 'destination';
+  readonly name: string;
+}
+
+interface Part {
+  readonly what: Difference['what'];
+  readonly name: string;
+  /** Everything about the part itself, its place among its neighbours left out. */
+  readonly content: string;
+}
+
+/**
+ * What is different in `now` against `then`, entity by entity: the changes that a release would bring out.
+ * Something edited and edited back is no difference. A changed order counts once for the list it happened in.
+ */
+export function compareBrands(then: Brand | null, now: Brand): Difference[] {
+  if (then === now) return [];
+  const before = then ? partsOf(then) : new Map<string, Part>();
+  const after = partsOf(now);
+  const differences: Difference[] = [];
+  for (const [id, part] of after) {
+    const old = before.get(id);
+    if (!old) differences.push({ id, kind: 'added', what: part.what, name: part.name });
+    else if (old.content !== part.content) differences.push({ id, kind: 'changed', what: part.what, name: part.name });
+  }
+  for (const [id, part] of before) {
+    if (!after.has(id)) differences.push({ id, kind: 'removed', what: part.what, name: part.name });
+  }
+  return differences;
+}
+
+function partsOf(brand: Brand): Map<string, Part> {
+  const order = (list: readonly { id: string }[]) => list.map((entity) => entity.id);
+  const parts = new Map<string, Part>();
+  parts.set(brand.id, { what: 'brand', name: brand.name, content: brand.name });
+  for (const palette of brand.palettes) {
+    const { swatches, ...rest } = palette;
+    parts.set(palette.id, { what: 'palette', name: palette.name, content: JSON.stringify([rest, order(swatches)]) });
+    for (const swatch of swatches) {
+      parts.set(swatch.id, { what: 'swatch', name: swatch.name, content: JSON.stringify(swatch) });
+    }
+  }
+  for (const theme of brand.themes) parts.set(theme.id, { what: 'theme', name: theme.name, content: theme.name });
+  for (const token of brand.tokens) {
+    const values = brand.themes.map((theme) => token.values[theme.id] ?? null);
+    parts.set(token.id, {
+      what: 'token',
+      name: token.path,
+      content: JSON.stringify([token.path, token.role, token.description, token.on, values]),
+    });
+  }
+  for (const destination of brand.destinations) {
+    parts.set(destination.id, { what: 'destination', name: destination.name, content: JSON.stringify(destination) });
+  }
+  return parts;
+}

@@ -1,0 +1,73 @@
+import { hexOf, readColour, type ReadColour } from './read';
+
+type Rgb = readonly [number, number, number];
+
+/**
+ * Relative luminance of an sRGB colour (channels 0..1), 0 black to 1 white.
+ * WCAG 2.2, definition "relative luminance".
+ */
+export function relativeLuminance([r, g, b]: Rgb): number {
+  return 0.2126 * linear(r) + 0.7152 * linear(g) + 0.0722 * linear(b);
+}
+
+function linear(channel: number): number {
+  return channel <= 0.04045 ? channel / 12.92 : ((channel + 0.055) / 1.055) ** 2.4;
+}
+
+/**
+ * Contrast ratio of WCAG 2.2 between what a screen shows of two colours, 1 to 21.
+ * A translucent text colour is first laid over its ground; the ground counts as opaque.
+ */
+export function contrastRatio(text: ReadColour, ground: ReadColour): number {
+  const under = eightBit(ground);
+  return ratio(over(eightBit(text), text.alpha, under), under);
+}
+
+function ratio(a: Rgb, b: Rgb): number {
+  const one = relativeLuminance(a);
+  const two = relativeLuminance(b);
+  return (Math.max(one, two) + 0.05) / (Math.min(one, two) + 0.05);
+}
+
+/** The ratio is promised for what is shown, so it is taken from the 8-bit value and not from the exact one. */
+function eightBit(colour: ReadColour): Rgb {
+  return [1, 3, 5].map((at) => parseInt(colour.hex.slice(at, at + 2), 16) / 255) as unknown as Rgb;
+}
+
+function over(top: Rgb, alpha: number, under: Rgb): Rgb {
+  return [0, 1, 2].map((i) => top[i]! * alpha + under[i]! * (1 - alpha)) as unknown as Rgb;
+}
+
+/**
+ * The nearest colour to `text` that reaches `needed` (a WCAG ratio, 1..21) on every one of `grounds`. It moves OKLCH
+ * lightness least, keeps the hue, and keeps chroma as far as the sRGB gamut allows. The answer is opaque.
+ * @returns an `#rrggbb` colour; null when no lightness of this hue reaches the ratio on all grounds.
+ */
+export function nearestPassing(text: ReadColour, grounds: readonly ReadColour[], needed: number): ReadColour | null {
+  const [start, c, h] = text.oklch;
+  const passes = (l: number): ReadColour | null => {
+    const candidate = readColour(readColour(`oklch(${l} ${c} ${h})`)!.hex)!;
+    return grounds.every((ground) => contrastRatio(candidate, ground) >= needed) ? candidate : null;
+  };
+  // A thousandth of lightness is finer than one 8-bit step of any channel, so the walk cannot step over an answer.
+  const STEP = 0.001;
+  for (let distance = 0; distance <= 1; distance += STEP) {
+    for (const l of [start - distance, start + distance]) {
+      if (l < 0 || l > 1) continue;
+      const found = passes(l);
+      if (found) return found;
+    }
+  }
+  return null;
+}
+
+/** Black or white, whichever reads better on the colour: for labels set on patches. */
+export function inkOn(colour: ReadColour): '#000000' | '#ffffff' {
+  const luminance = relativeLuminance(colour.rgb);
+  return (luminance + 0.05) / 0.05 >= 1.05 / (luminance + 0.05) ? '#000000' : '#ffffff';
+}
+
+/** The composite of a translucent colour over an opaque ground, as `#rrggbb`. */
+export function flatten(colour: ReadColour, ground: ReadColour): string {
+  return hexOf(over(eightBit(colour), colour.alpha, eightBit(ground)));
+}

@@ -1,0 +1,91 @@
+import { differenceEuclidean, parse, toGamut, converter, type Color, type Rgb, type Oklch } from 'culori';
+
+/**
+ * A colour as somebody wrote it, with what an 8-bit sRGB screen shows for it.
+ * The authored text is never re-derived from the shown value.
+ */
+export interface ReadColour {
+  /** The authored CSS text, trimmed. */
+  readonly css: string;
+  /** What a screen of 8-bit sRGB shows: lower-case `#rrggbb`, gamut-mapped where needed. */
+  readonly hex: string;
+  /** Opacity, 0..1. */
+  readonly alpha: number;
+  /** Gamut-mapped sRGB, each 0..1, before rounding to 8 bits. */
+  readonly rgb: readonly [number, number, number];
+  /** The authored colour in OKLCH: l 0..1, c 0.., h in degrees 0..360 (0 for greys). Not gamut-mapped. */
+  readonly oklch: readonly [l: number, c: number, h: number];
+  /** ΔE-OK between the authored colour and the one shown; 0 inside the sRGB gamut. */
+  readonly clipped: number;
+}
+
+/** Chroma below which a colour is a grey without hue. The smallest chroma of a true 8-bit non-grey is .00106. */
+export const GREY_CHROMA = 5e-4;
+
+/** How far a channel may lie outside 0..1 through rounding alone and still count as inside the gamut. */
+const GAMUT_TOLERANCE = 1e-6;
+
+const toRgb = converter('rgb');
+const toOklch = converter('oklch');
+// CSS Color 4, section 13.2: chroma reduction in OKLCH with local clipping, just noticeable difference .02.
+const mapToSrgb = toGamut('rgb', 'oklch');
+const distanceOk = differenceEuclidean('oklab');
+
+const CACHE_LIMIT = 20_000;
+const cache = new Map<string, ReadColour | null>();
+
+/**
+ * Reads any CSS Color 4 colour: hex with `#`, named, rgb(), hsl(), hwb(), lab(), lch(), oklab(), oklch(), color().
+ * @returns null when the text is not a colour. Hex digits without `#` are not CSS and are not read here.
+ */
+export function readColour(text: string): ReadColour | null {
+  const css = text.trim();
+  const known = cache.get(css);
+  if (known !== undefined) return known;
+  const result = read(css);
+  if (cache.size >= CACHE_LIMIT) cache.clear();
+  cache.set(css, result);
+  return result;
+}
+
+function read(css: string): ReadColour | null {
+  if (css.length > 128 || /^[0-9a-f]+$/i.test(css)) return null;
+  const colour = parse(css);
+  if (!colour) return null;
+  const wide = toRgb(colour);
+  if (![wide.r, wide.g, wide.b].every(Number.isFinite)) return null;
+  const inside = inGamut(wide);
+  const shown = inside ? wide : mapToSrgb(colour);
+  const rgb = [unit(shown.r), unit(shown.g), unit(shown.b)] as const;
+  return {
+    css,
+    hex: hexOf(rgb),
+    alpha: unit(colour.alpha ?? 1),
+    rgb,
+    oklch: oklchOf(colour),
+    clipped: inside ? 0 : distanceOk(colour, { mode: 'rgb', r: rgb[0], g: rgb[1], b: rgb[2] }),
+  };
+}
+
+function inGamut({ r, g, b }: Rgb): boolean {
+  return Math.min(r, g, b) >= -GAMUT_TOLERANCE && Math.max(r, g, b) <= 1 + GAMUT_TOLERANCE;
+}
+
+function oklchOf(colour: Color): [number, number, number] {
+  const { l, c, h } = toOklch(colour) as Oklch;
+  return [l, c < GREY_CHROMA ? 0 : c, c < GREY_CHROMA || h === undefined || Number.isNaN(h) ? 0 : h];
+}
+
+function unit(value: number): number {
+  return Math.min(1, Math.max(0, value));
+}
+
+/** sRGB channels 0..1 as lower-case `#rrggbb`, rounded to 8 bits. */
+export function hexOf(rgb: readonly [number, number, number]): string {
+  return '#' + rgb.map((channel) => byte(channel).toString(16).padStart(2, '0')).join('');
+}
+
+/** A channel 0..1 as an 8-bit integer 0..255. */
+export function byte(channel: number): number {
+  return Math.round(unit(channel) * 255);
+}

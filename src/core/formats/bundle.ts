@@ -1,0 +1,62 @@
+import { zipSync } from 'fflate';
+import type { Brand } from '../brand/document';
+import { textFile, type Written, type WrittenFile } from './format';
+import { writeDestination } from './registry';
+
+/** One line of a manifest: a file with what proves that it is the one that was written. */
+export interface ManifestEntry {
+  readonly path: string;
+  readonly format: string;
+  readonly mediaType: string;
+  readonly bytes: number;
+  /** SHA-256 of the bytes, lower-case hex. */
+  readonly sha256: string;
+}
+
+export interface Bundle {
+  readonly files: readonly WrittenFile[];
+  readonly manifest: readonly ManifestEntry[];
+  readonly problems: Written['problems'];
+}
+
+/** Writes every destination of a brand. Deterministic; two destinations that would write one path are an error. */
+export async function bundle(brand: Brand): Promise<Bundle> {
+  const files: WrittenFile[] = [];
+  const manifest: ManifestEntry[] = [];
+  const problems: { severity: 'error' | 'warning'; message: string }[] = [];
+  if (brand.destinations.length === 0)
+    problems.push({ severity: 'error', message: 'There is no destination to ship to; add one first.' });
+  for (const destination of brand.destinations) {
+    const written = writeDestination(brand, destination);
+    for (const problem of written.problems) {
+      // What is wrong with a token is wrong for every destination, and said once.
+      if (!problems.some((known) => known.message === problem.message)) problems.push(problem);
+    }
+    for (const file of written.files) {
+      if (files.some((known) => known.path === file.path)) {
+        problems.push({ severity: 'error', message: `Two destinations would both write ${file.path}; remove one.` });
+        continue;
+      }
+      files.push(file);
+      manifest.push(await manifestEntry(file, destination.format));
+    }
+  }
+  return { files, manifest, problems };
+}
+
+export async function manifestEntry(file: WrittenFile, format: string): Promise<ManifestEntry> {
+  return { path: file.path, format, mediaType: file.mediaType, bytes: file.bytes.length, sha256: await sha256(file.bytes) };
+}
+
+/** SHA-256 (FIPS 180-4) as lower-case hex. */
+export async function sha256(bytes: Uint8Array): Promise<string> {
+  const digest = await crypto.subtle.digest('SHA-256', bytes as Uint8Array<ArrayBuffer>);
+  return [...new Uint8Array(digest)].map((value) => value.toString(16).padStart(2, '0')).join('');
+}
+
+/** A zip of the files with their manifest. Times are fixed, so equal files give an equal archive. */
+export function zipBundle(files: readonly WrittenFile[], manifest: readonly ManifestEntry[]): Uint8Array {
+  const all = [...files, textFile('manifest.json', 'application/json', JSON.stringify({ files: manifest }, null, 2) + '\n')];
+  const EPOCH = new Date(1980, 0, 1);
+  return zipSync(Object.fromEntries(all.map((file) => [file.path, [file.bytes, { mtime: EPOCH }]])));
+}
