@@ -1,3 +1,4 @@
+import { canonical } from './canonical';
 import { insertBefore, replaced, runsOf, without } from './lists';
 import { findCycle, LIMITS, type Brand, type Palette, type Swatch, type Token, type TokenValue } from './document';
 import type { Command, Step } from './commands';
@@ -234,7 +235,7 @@ function edited<T extends object, S extends Partial<T>>(entity: T, step: { set: 
 function mustStillBe(held: object, was: object | undefined, label: string): void {
   if (!was) return;
   const now = held as Record<string, unknown>;
-  const changed = Object.entries(was).some(([key, value]) => JSON.stringify(now[key]) !== JSON.stringify(value));
+  const changed = Object.entries(was).some(([key, value]) => canonical(now[key]) !== canonical(value));
   if (changed) throw new Refusal(`${label} has been changed since, so the later change was left as it is.`);
 }
 

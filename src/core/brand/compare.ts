@@ -1,3 +1,4 @@
+import { canonical } from './canonical';
 import type { Brand } from './document';
 
 /** One difference between two states of a brand, in words. */
@@ -41,9 +42,9 @@ function partsOf(brand: Brand): Map<string, Part> {
   parts.set(brand.id, { what: 'brand', name: brand.name, content: brand.name });
   for (const palette of brand.palettes) {
     const { swatches, ...rest } = palette;
-    parts.set(palette.id, { what: 'palette', name: palette.name, content: JSON.stringify([rest, order(swatches)]) });
+    parts.set(palette.id, { what: 'palette', name: palette.name, content: canonical([rest, order(swatches)]) });
     for (const swatch of swatches) {
-      parts.set(swatch.id, { what: 'swatch', name: swatch.name, content: JSON.stringify(swatch) });
+      parts.set(swatch.id, { what: 'swatch', name: swatch.name, content: canonical(swatch) });
     }
   }
   for (const theme of brand.themes) parts.set(theme.id, { what: 'theme', name: theme.name, content: theme.name });
@@ -52,11 +53,11 @@ function partsOf(brand: Brand): Map<string, Part> {
     parts.set(token.id, {
       what: 'token',
       name: token.path,
-      content: JSON.stringify([token.path, token.role, token.description, token.on, values]),
+      content: canonical([token.path, token.role, token.description, token.on, values]),
     });
   }
   for (const destination of brand.destinations) {
-    parts.set(destination.id, { what: 'destination', name: destination.name, content: JSON.stringify(destination) });
+    parts.set(destination.id, { what: 'destination', name: destination.name, content: canonical(destination) });
   }
   return parts;
 }

@@ -1,0 +1,11 @@
+import { loadBrand } from '@/server/brands';
+import { latestRelease } from '@/server/releases';
+import { allowed, answer } from '@/server/request';
+
+export function GET(_request: Request, { params }: { params: Promise<{ brand: string }> }): Promise<Response> {
+  return answer(async () => {
+    const { brand: id } = await params;
+    const { role } = await allowed(id, 'read');
+    return Response.json({ ...(await loadBrand(id)), release: await latestRelease(id), role });
+  });
+}

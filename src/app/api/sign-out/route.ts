@@ -1,0 +1,11 @@
+import { z } from 'zod';
+import { answer, body } from '@/server/request';
+import { signOut } from '@/server/session';
+
+export function POST(request: Request): Promise<Response> {
+  return answer(async () => {
+    await body(request, z.strictObject({}));
+    await signOut();
+    return Response.json({});
+  });
+}

@@ -1,0 +1,32 @@
+import { z } from 'zod';
+import { Refused } from '@/server/refused';
+import { latestRelease, releasedFile } from '@/server/releases';
+import { allowed, answer } from '@/server/request';
+
+const Params = z.object({
+  brand: z.string().max(40),
+  release: z.union([z.literal('latest'), z.coerce.number().int().min(1).max(1_000_000)]),
+  path: z.array(z.string().max(200)).max(10),
+});
+
+/** A released file, exactly as it was written: what consumers fetch. `latest` is the newest release. */
+export function GET(_request: Request, { params }: { params: Promise<Record<string, unknown>> }): Promise<Response> {
+  return answer(async () => {
+    const parsed = Params.safeParse(await params);
+    if (!parsed.success) throw new Refused(404, 'There is no such file.');
+    const { brand, release, path } = parsed.data;
+    await allowed(brand, 'read');
+    const number = release === 'latest' ? (await latestRelease(brand))?.number : release;
+    const file = number === undefined ? null : await releasedFile(brand, number, path.join('/'));
+    if (!file) throw new Refused(404, 'There is no such file in this release.');
+    return new Response(new Uint8Array(file.bytes), {
+      headers: {
+        'content-type': file.mediaType,
+        'content-disposition': 'attachment',
+        'x-breakwater-release': String(number),
+        'x-breakwater-sha256': file.sha256,
+        'cache-control': release === 'latest' ? 'no-store' : 'private, max-age=31536000, immutable',
+      },
+    });
+  });
+}

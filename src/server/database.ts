@@ -1,0 +1,162 @@
+import {
+  DataTypes,
+  Sequelize,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Model,
+} from 'sequelize';
+import type { Command } from '@/core/brand/commands';
+import type { Brand } from '@/core/brand/document';
+import type { Role } from '@/core/brand/roles';
+import type { ManifestEntry } from '@/core/formats/bundle';
+import { environment } from './environment';
+
+interface Row<T extends Model> extends Model<InferAttributes<T>, InferCreationAttributes<T>> {}
+
+/** What a person has set for themselves. */
+export interface Preferences {
+  surround?: 'paper' | 'mid' | 'ink';
+  guideHidden?: boolean;
+}
+
+export interface OrganisationRow extends Row<OrganisationRow> {
+  id: string;
+  name: string;
+}
+export interface PersonRow extends Row<PersonRow> {
+  id: string;
+  name: string;
+  email: string;
+  passwordHash: string | null;
+  demo: boolean;
+  preferences: Preferences;
+}
+export interface MembershipRow extends Row<MembershipRow> {
+  personId: string;
+  organisationId: string;
+  role: Role;
+}
+export interface SessionRow extends Row<SessionRow> {
+  id: string;
+  personId: string;
+  expiresAt: Date;
+}
+export interface BrandRow extends Row<BrandRow> {
+  id: string;
+  organisationId: string;
+  /** Number of the last change in the document. */
+  seq: CreationOptional<number>;
+  document: Brand;
+}
+export interface ChangeRow extends Row<ChangeRow> {
+  brandId: string;
+  seq: number;
+  key: string;
+  command: Command;
+  inverse: Command;
+  touched: string[];
+  personId: string;
+  at: CreationOptional<Date>;
+}
+export interface ReleaseRow extends Row<ReleaseRow> {
+  brandId: string;
+  number: number;
+  seq: number;
+  note: string;
+  document: Brand;
+  manifest: ManifestEntry[];
+  personId: string;
+  at: CreationOptional<Date>;
+}
+export interface ReleaseFileRow extends Row<ReleaseFileRow> {
+  brandId: string;
+  number: number;
+  path: string;
+  mediaType: string;
+  sha256: string;
+  bytes: Buffer;
+}
+
+function define(sequelize: Sequelize) {
+  const key = { type: DataTypes.TEXT, primaryKey: true };
+  const text = { type: DataTypes.TEXT, allowNull: false };
+  const json = { type: DataTypes.JSONB, allowNull: false };
+  const count = { type: DataTypes.INTEGER, allowNull: false };
+  const now = { type: DataTypes.DATE, allowNull: false, defaultValue: DataTypes.NOW };
+  return {
+    sequelize,
+    Organisation: sequelize.define<OrganisationRow>('organisation', { id: key, name: text }),
+    Person: sequelize.define<PersonRow>('person', {
+      id: key,
+      name: text,
+      email: text,
+      passwordHash: { type: DataTypes.TEXT },
+      demo: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
+      preferences: { ...json, defaultValue: {} },
+    }),
+    Membership: sequelize.define<MembershipRow>('membership', { personId: key, organisationId: key, role: text }),
+    Session: sequelize.define<SessionRow>('session', {
+      id: key,
+      personId: text,
+      expiresAt: { type: DataTypes.DATE, allowNull: false },
+    }),
+    Brand: sequelize.define<BrandRow>('brand', {
+      id: key,
+      organisationId: text,
+      seq: { ...count, defaultValue: 0 },
+      document: json,
+    }),
+    Change: sequelize.define<ChangeRow>('change', {
+      brandId: key,
+      seq: { ...count, primaryKey: true },
+      key: text,
+      command: json,
+      inverse: json,
+      touched: { type: DataTypes.ARRAY(DataTypes.TEXT), allowNull: false },
+      personId: text,
+      at: now,
+    }),
+    Release: sequelize.define<ReleaseRow>('release', {
+      brandId: key,
+      number: { ...count, primaryKey: true },
+      seq: count,
+      note: text,
+      document: json,
+      manifest: json,
+      personId: text,
+      at: now,
+    }),
+    ReleaseFile: sequelize.define<ReleaseFileRow>('releaseFile', {
+      brandId: key,
+      number: { ...count, primaryKey: true },
+      path: key,
+      mediaType: text,
+      sha256: text,
+      bytes: { type: DataTypes.BLOB, allowNull: false },
+    }),
+  };
+}
+
+export type Database = ReturnType<typeof define>;
+
+/** Next bundles this module more than once; the connection pool is shared between the copies. */
+const shared = globalThis as { breakwaterDatabase?: Database };
+
+/** The database, connected at first use. */
+export function database(): Database {
+  return (shared.breakwaterDatabase ??= define(
+    new Sequelize(environment().DATABASE_URL, {
+      dialect: 'postgres',
+      logging: false,
+      pool: { max: 10, acquire: 15_000 },
+      define: { underscored: true, timestamps: false },
+    }),
+  ));
+}
+
+/** Closes every connection; for scripts and tests. */
+export async function closeDatabase(): Promise<void> {
+  await shared.breakwaterDatabase?.sequelize.close();
+  delete shared.breakwaterDatabase;
+}

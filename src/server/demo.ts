@@ -1,0 +1,46 @@
+import { Brand } from '@/core/brand/document';
+import type { Role } from '@/core/brand/roles';
+import { database } from './database';
+
+const PEOPLE: readonly { id: string; name: string; role: Role }[] = [
+  { id: 'demo-ida', name: 'Ida', role: 'owner' },
+  { id: 'demo-oren', name: 'Oren', role: 'editor' },
+  { id: 'demo-petra', name: 'Petra', role: 'reviewer' },
+  { id: 'demo-wim', name: 'Wim', role: 'viewer' },
+];
+
+const ORGANISATION = 'quillhaven';
+
+/** Loads the demo once; with `reset`, takes the old one away first with everything that was done in it. @returns whether it loaded. */
+export async function loadDemo(source: unknown, reset: boolean): Promise<boolean> {
+  const document = Brand.parse(source);
+  const { sequelize, Organisation, Person, Membership, Brand: BrandTable } = database();
+  return sequelize.transaction(async (transaction) => {
+    if (reset) {
+      await Organisation.destroy({ where: { id: ORGANISATION }, transaction });
+      await Person.destroy({ where: { demo: true }, transaction });
+    }
+    if (await Organisation.findByPk(ORGANISATION, { transaction })) return false;
+    await Organisation.create({ id: ORGANISATION, name: document.name }, { transaction });
+    for (const { id, name, role } of PEOPLE) {
+      await Person.create(
+        { id, name, email: `${id}@quillhaven.example`, passwordHash: null, demo: true, preferences: {} },
+        { transaction },
+      );
+      await Membership.create({ personId: id, organisationId: ORGANISATION, role }, { transaction });
+    }
+    await BrandTable.create({ id: document.id, organisationId: ORGANISATION, document }, { transaction });
+    return true;
+  });
+}
+
+/** The demo's people with their roles, for signing in with one click. */
+export async function demoPeople(): Promise<{ id: string; name: string; role: Role }[]> {
+  const { Person, Membership } = database();
+  const people = await Person.findAll({ where: { demo: true }, order: ['id'] });
+  const roles = new Map((await Membership.findAll()).map((membership) => [membership.personId, membership.role]));
+  return people.flatMap(({ id, name }) => {
+    const role = roles.get(id);
+    return role ? [{ id, name, role }] : [];
+  });
+}

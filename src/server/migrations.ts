@@ -1,0 +1,90 @@
+import type { QueryInterface } from 'sequelize';
+import { SequelizeStorage, Umzug } from 'umzug';
+import { database } from './database';
+
+/** Every step the database has ever taken, in order. A step that has been released is never edited; a new one follows it. */
+const MIGRATIONS: { name: string; up: (context: QueryInterface) => Promise<unknown> }[] = [
+  {
+    name: '0001-first',
+    up: (context) =>
+      context.sequelize.query(`
+        CREATE TABLE organisations (id text PRIMARY KEY, name text NOT NULL);
+        CREATE TABLE people (
+          id text PRIMARY KEY,
+          name text NOT NULL,
+          email text NOT NULL UNIQUE,
+          password_hash text,
+          demo boolean NOT NULL DEFAULT false,
+          preferences jsonb NOT NULL DEFAULT '{}'
+        );
+        CREATE TABLE memberships (
+          person_id text NOT NULL REFERENCES people ON DELETE CASCADE,
+          organisation_id text NOT NULL REFERENCES organisations ON DELETE CASCADE,
+          role text NOT NULL CHECK (role IN ('owner', 'editor', 'reviewer', 'viewer')),
+          PRIMARY KEY (person_id, organisation_id)
+        );
+        CREATE TABLE sessions (
+          id text PRIMARY KEY,
+          person_id text NOT NULL REFERENCES people ON DELETE CASCADE,
+          expires_at timestamptz NOT NULL
+        );
+        CREATE TABLE brands (
+          id text PRIMARY KEY,
+          organisation_id text NOT NULL REFERENCES organisations ON DELETE CASCADE,
+          seq integer NOT NULL DEFAULT 0,
+          document jsonb NOT NULL
+        );
+        CREATE TABLE changes (
+          brand_id text NOT NULL REFERENCES brands ON DELETE CASCADE,
+          seq integer NOT NULL,
+          key text NOT NULL,
+          command jsonb NOT NULL,
+          inverse jsonb NOT NULL,
+          touched text[] NOT NULL,
+          person_id text NOT NULL REFERENCES people,
+          at timestamptz NOT NULL DEFAULT now(),
+          PRIMARY KEY (brand_id, seq),
+          UNIQUE (brand_id, key)
+        );
+        CREATE INDEX changes_touched ON changes USING gin (touched);
+        CREATE TABLE releases (
+          brand_id text NOT NULL REFERENCES brands ON DELETE CASCADE,
+          number integer NOT NULL,
+          seq integer NOT NULL,
+          note text NOT NULL,
+          document jsonb NOT NULL,
+          manifest jsonb NOT NULL,
+          person_id text NOT NULL REFERENCES people,
+          at timestamptz NOT NULL DEFAULT now(),
+          PRIMARY KEY (brand_id, number)
+        );
+        CREATE TABLE release_files (
+          brand_id text NOT NULL,
+          number integer NOT NULL,
+          path text NOT NULL,
+          media_type text NOT NULL,
+          sha256 text NOT NULL,
+          bytes bytea NOT NULL,
+          PRIMARY KEY (brand_id, number, path),
+          FOREIGN KEY (brand_id, number) REFERENCES releases ON DELETE CASCADE
+        );
+        CREATE FUNCTION refuse_rewriting() RETURNS trigger LANGUAGE plpgsql AS $$
+          BEGIN RAISE EXCEPTION 'A release is never changed'; END $$;
+        CREATE TRIGGER releases_stay BEFORE UPDATE ON releases FOR EACH ROW EXECUTE FUNCTION refuse_rewriting();
+        CREATE TRIGGER release_files_stay BEFORE UPDATE ON release_files FOR EACH ROW EXECUTE FUNCTION refuse_rewriting();
+        CREATE TABLE attempts (key varchar(255) PRIMARY KEY, points integer NOT NULL DEFAULT 0, expire bigint);
+      `),
+  },
+];
+
+/** Brings the database up to date. @returns the names of the steps that were taken. */
+export async function migrate(): Promise<string[]> {
+  const { sequelize } = database();
+  const umzug = new Umzug({
+    migrations: MIGRATIONS.map(({ name, up }) => ({ name, up: ({ context }: { context: QueryInterface }) => up(context) })),
+    context: sequelize.getQueryInterface(),
+    storage: new SequelizeStorage({ sequelize }),
+    logger: undefined,
+  });
+  return (await umzug.up()).map((step) => step.name);
+}

@@ -1,0 +1,75 @@
+import type { Brand } from '@/core/brand/document';
+import { Brand as BrandSchema } from '@/core/brand/document';
+import { bundle, type ManifestEntry } from '@/core/formats/bundle';
+import { loadBrand } from './brands';
+import { database, type PersonRow, type ReleaseFileRow, type ReleaseRow } from './database';
+import { announce } from './live';
+import { Refused } from './refused';
+
+export interface ReleaseSummary {
+  readonly number: number;
+  readonly note: string;
+  readonly by: string;
+  readonly at: string;
+  readonly manifest: readonly ManifestEntry[];
+}
+
+/**
+ * Makes the next release of a brand as it stands after change `seq`, the one the person was looking at.
+ * Document, files and hashes are stored together, for good. Refused when the brand has moved on, or a file cannot be written.
+ */
+export async function makeRelease(person: PersonRow, brandId: string, seq: number, note: string): Promise<number> {
+  const { sequelize, Release, ReleaseFile } = database();
+  return sequelize.transaction(async (transaction) => {
+    const current = await loadBrand(brandId, transaction);
+    if (current.seq !== seq) {
+      throw new Refused(409, 'The brand has changed since you looked at it; look at the new changes, then release again.');
+    }
+    const { files, manifest, problems } = await bundle(current.brand);
+    const error = problems.find((problem) => problem.severity === 'error');
+    if (error) throw new Refused(409, `Nothing was released: ${error.message}`);
+    const number = ((await Release.max<number | null, ReleaseRow>('number', { where: { brandId }, transaction })) ?? 0) + 1;
+    await Release.create(
+      { brandId, number, seq, note, document: current.brand, manifest: [...manifest], personId: person.id },
+      { transaction },
+    );
+    await ReleaseFile.bulkCreate(
+      files.map(({ path, mediaType, bytes }, at) => ({
+        brandId,
+        number,
+        path,
+        mediaType,
+        sha256: manifest[at]!.sha256,
+        bytes: Buffer.from(bytes),
+      })),
+      { transaction },
+    );
+    await announce({ brand: brandId, kind: 'release' }, transaction);
+    return number;
+  });
+}
+
+/** All releases, newest first. */
+export async function releasesOf(brandId: string): Promise<ReleaseSummary[]> {
+  const { Release, Person } = database();
+  const rows = await Release.findAll({ where: { brandId }, order: [['number', 'DESC']], attributes: { exclude: ['document'] } });
+  const people = new Map((await Person.findAll()).map((person) => [person.id, person.name]));
+  return rows.map(({ number, note, manifest, at, personId }) => ({
+    number,
+    note,
+    by: people.get(personId) ?? 'somebody',
+    at: at.toISOString(),
+    manifest,
+  }));
+}
+
+/** The newest release's number and document, or null before the first. */
+export async function latestRelease(brandId: string): Promise<{ number: number; document: Brand } | null> {
+  const row = await database().Release.findOne({ where: { brandId }, order: [['number', 'DESC']] });
+  return row && { number: row.number, document: BrandSchema.parse(row.document) };
+}
+
+/** A released file, byte for byte; null when the release has none at that path. */
+export async function releasedFile(brandId: string, number: number, path: string): Promise<ReleaseFileRow | null> {
+  return database().ReleaseFile.findOne({ where: { brandId, number, path } });
+}

@@ -1,0 +1,88 @@
+import 'server-only';
+import type { z } from 'zod';
+import type { Deed, Role } from '@/core/brand/roles';
+import { authorise } from './brands';
+import type { PersonRow } from './database';
+import { log } from './log';
+import { Refused } from './refused';
+import { currentPerson } from './session';
+
+/** The largest body of any request, in bytes: a brand's most swatches in one command, with room. */
+const BODY_LIMIT = 8 * 1024 * 1024;
+
+/** Runs a handler and turns what it throws into an answer: a refusal into its sentence, a bug into a logged 500. */
+export async function answer(handler: () => Promise<Response>): Promise<Response> {
+  try {
+    return await handler();
+  } catch (error) {
+    if (error instanceof Refused) return Response.json({ error: error.message }, { status: error.status });
+    log.error({ error }, 'a request failed');
+    return Response.json(
+      { error: 'Something failed on the server; nothing was changed. Try again in a moment.' },
+      { status: 500 },
+    );
+  }
+}
+
+/** The signed-in person; refused when there is none. */
+export async function signedIn(): Promise<PersonRow> {
+  const person = await currentPerson();
+  if (!person) throw new Refused(401, 'You are not signed in; sign in and try again.');
+  return person;
+}
+
+/** The signed-in person with a role for the brand that allows the deed. */
+export async function allowed(brand: string, deed: Deed): Promise<{ person: PersonRow; role: Role }> {
+  const person = await signedIn();
+  return { person, role: await authorise(person, brand, deed) };
+}
+
+/**
+ * A write's body, checked. Only a page of this same origin may write: browsers say where a request comes from, and a
+ * request that does not say is refused.
+ */
+export async function body<T extends z.ZodType>(request: Request, schema: T): Promise<z.output<T>> {
+  mustBeSameOrigin(request);
+  if (!request.headers.get('content-type')?.startsWith('application/json')) {
+    throw new Refused(400, 'The request must be JSON.');
+  }
+  let data: unknown;
+  try {
+    data = JSON.parse(await limitedText(request));
+  } catch (error) {
+    if (error instanceof SyntaxError) throw new Refused(400, 'The request is not readable JSON.');
+    throw error;
+  }
+  const parsed = schema.safeParse(data);
+  if (!parsed.success) {
+    const issue = parsed.error.issues[0]!;
+    throw new Refused(
+      400,
+      issue.message === 'Invalid input' ? `${issue.path.join('.') || 'The request'} is not as it should be.` : issue.message,
+    );
+  }
+  return parsed.data;
+}
+
+function mustBeSameOrigin(request: Request): void {
+  const origin = request.headers.get('origin');
+  const host = request.headers.get('host');
+  if (!origin || !host || !URL.canParse(origin) || new URL(origin).host !== host) {
+    throw new Refused(403, 'Changes are only taken from Breakwater’s own pages.');
+  }
+}
+
+async function limitedText(request: Request): Promise<string> {
+  const tooLarge = new Refused(413, 'This is more than 8 MB at once; send it in parts.');
+  if (Number(request.headers.get('content-length') ?? 0) > BODY_LIMIT) throw tooLarge;
+  const decoder = new TextDecoder();
+  let text = '';
+  let size = 0;
+  const reader = request.body?.getReader();
+  for (let chunk = await reader?.read(); chunk && !chunk.done; chunk = await reader?.read()) {
+    size += chunk.value.length;
+    if (size > BODY_LIMIT) throw tooLarge;
+    text += decoder.decode(chunk.value, { stream: true });
+  }
+  return text + decoder.decode();
+}
