@@ -32,14 +32,6 @@ export interface Dropped {
   readonly refusal: string;
 }
 
-export function openReplica(
-  confirmed: Brand,
-  seq: number,
-  pending: readonly Pending[] = [],
-): { replica: Replica; dropped: Dropped[] } {
-  return rebased({ confirmed, seq, pending, brand: confirmed });
-}
-
 /** Applies a command of this page at once, to be sent. */
 export function enqueue(replica: Replica, pending: Pending): { replica: Replica; inverse: Command } | { refusal: string } {
   const applied = apply(replica.brand, pending.command);

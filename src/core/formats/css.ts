@@ -11,11 +11,11 @@ export const css = defineFormat({
   purpose:
     'For a site or a style framework: link the stylesheet, or forward the Sass partial, and set data-theme on the root element.',
   options: z.strictObject({
-    /** Put before every variable's name. */
     prefix: z
       .string()
       .regex(/^([a-z][a-z0-9-]*-)?$/, 'A prefix is lower-case letters, digits and hyphens, ending in a hyphen.')
-      .default(''),
+      .default('')
+      .describe('Put before every variable'),
   }),
   write(brand, themes, { prefix }) {
     const { themes: shipped, problems } = material(brand, themes);

@@ -3,7 +3,8 @@ import { defineFormat, slug, textFile, type WrittenFile } from './format';
 import { material, type ShippedTheme, type ShippedToken } from './material';
 import { cssText } from './css-text';
 
-const path = z.string().max(200).default('');
+/** A token's path or a group's; empty for the choice that the words after the dash name. */
+const path = (what: string) => z.string().max(200).default('').describe(what);
 
 export const echarts = defineFormat({
   id: 'echarts',
@@ -12,15 +13,12 @@ export const echarts = defineFormat({
   extensions: ['.json'],
   purpose: 'For dashboards: register the file as a theme under any name and name it when a chart is made.',
   options: z.strictObject({
-    /** The group of tokens that become the series' colours, in their order. Empty: the first group with the role data. */
-    series: path,
-    /** The group of tokens that become the continuous scale. Empty: none. */
-    scale: path,
-    /** One token each. Empty: the first with the role surface, text, text and border. */
-    ground: path,
-    text: path,
-    soft: path,
-    lines: path,
+    series: path('Series colours: a group; – the first data group'),
+    scale: path('Continuous scale: a group; – none'),
+    ground: path('Ground: a token; – the first surface'),
+    text: path('Text: a token; – the first text'),
+    soft: path('Axis labels: a token; – the first text'),
+    lines: path('Grid lines: a token; – the first border'),
   }),
   write(brand, themes, options) {
     const shipped = material(brand, themes);

@@ -12,8 +12,7 @@ export const gamePalette = defineFormat({
   extensions: ['.png', '.json'],
   purpose: 'For a game engine: load the strip as a lookup texture without filtering or compression; the index names each pixel.',
   options: z.strictObject({
-    /** Only tokens below this group; empty for all. */
-    group: z.string().max(200).default(''),
+    group: z.string().max(200).default('').describe('Only this group of tokens; – for all'),
   }),
   write(brand, themes, { group }) {
     const { themes: shipped, problems } = material(brand, themes);

@@ -25,7 +25,7 @@ export function GET(_request: Request, { params }: { params: Promise<Record<stri
         'content-disposition': 'attachment',
         'x-breakwater-release': String(number),
         'x-breakwater-sha256': file.sha256,
-        'cache-control': release === 'latest' ? 'no-store' : 'private, max-age=31536000, immutable',
+        'cache-control': 'no-cache',
       },
     });
   });

@@ -1,0 +1,32 @@
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { run } from './step';
+
+const SOURCES = ['src', 'next.config.ts', 'tsconfig.json', 'package-lock.json'];
+const STAMP = '.next/breakwater-source';
+
+/** Builds the application, unless it was built from just these sources. @returns whether it had to. */
+export async function build(): Promise<boolean> {
+  const now = fingerprint();
+  if (existsSync('.next/BUILD_ID') && existsSync(STAMP) && readFileSync(STAMP, 'utf8') === now) return false;
+  await run('node', ['node_modules/next/dist/bin/next', 'build'], { env: { NODE_ENV: 'production' } });
+  writeFileSync(STAMP, now);
+  return true;
+}
+
+function fingerprint(): string {
+  const hash = createHash('sha256');
+  for (const source of SOURCES) {
+    const files = source.includes('.') ? [source] : filesBelow(source);
+    for (const file of files) hash.update(file).update('\0').update(readFileSync(file)).update('\0');
+  }
+  return hash.digest('hex');
+}
+
+function filesBelow(folder: string): string[] {
+  return readdirSync(folder, { withFileTypes: true, recursive: true })
+    .filter((entry) => entry.isFile())
+    .map((entry) => join(entry.parentPath, entry.name))
+    .sort();
+}

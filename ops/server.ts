@@ -1,0 +1,36 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+
+/** Starts the application on 127.0.0.1 as a process of its own, and waits until it answers. */
+export async function serve(port: number, env: Readonly<Record<string, string>>, dev = false): Promise<ChildProcess> {
+  const args = ['node_modules/next/dist/bin/next', dev ? 'dev' : 'start', '-H', '127.0.0.1', '-p', String(port)];
+  const child = spawn(process.execPath, args, {
+    env: { ...process.env, ...env, NODE_ENV: dev ? 'development' : 'production' },
+    stdio: ['ignore', dev ? 'inherit' : 'ignore', 'inherit'],
+  });
+  const deadline = Date.now() + 60_000;
+  while (Date.now() < deadline) {
+    if (child.exitCode !== null) throw new Error('The server ended at once; its last lines above say why.');
+    if (await answers(port)) return child;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  child.kill();
+  throw new Error('The server did not answer within a minute.');
+}
+
+async function answers(port: number): Promise<boolean> {
+  try {
+    return (await fetch(`http://127.0.0.1:${port}/icon.svg`)).ok;
+  } catch {
+    // Not listening yet.
+    return false;
+  }
+}
+
+/** Ends a server and waits until it has gone. */
+export function end(child: ChildProcess, signal: NodeJS.Signals = 'SIGTERM'): Promise<void> {
+  if (child.exitCode !== null || child.signalCode !== null) return Promise.resolve();
+  return new Promise((resolve) => {
+    child.once('exit', () => resolve());
+    child.kill(signal);
+  });
+}

@@ -1,0 +1,119 @@
+import { randomBytes } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+import { Command, InvalidArgumentError } from 'commander';
+import { build } from './build';
+import {
+  clusterFolder,
+  createCluster,
+  databaseUrl,
+  freePort,
+  POSTGRES,
+  startCluster,
+  stopCluster,
+  type Cluster,
+} from './cluster';
+import { ensure } from './debian';
+import { end, serve } from './server';
+import { step } from './step';
+
+interface Settings {
+  cluster: Cluster;
+  secret: string;
+}
+
+const program = new Command('bin/start')
+  .option('--port <number>', 'the port to serve on (3000, or the next free one)', portNumber)
+  .option('--empty', 'without the demo: the first visitor becomes the owner')
+  .option('--reset-demo', 'put the demo back as it was')
+  .option('--dev', 'serve from source')
+  .parse();
+const options = program.opts<{ port?: number; empty?: boolean; resetDemo?: boolean; dev?: boolean }>();
+const data = resolve(process.env.BREAKWATER_DATA ?? 'data');
+const serverFile = join(data, 'server.json');
+const started = performance.now();
+
+try {
+  await start();
+} catch (error) {
+  process.stderr.write(`${(error as Error).message}\n`);
+  process.exit(1);
+}
+
+async function start(): Promise<void> {
+  await endLeftOver();
+  await step(
+    'PostgreSQL',
+    () => ensure(POSTGRES, 'postgresql-15'),
+    (had) => (had ? 'installed' : 'is installed'),
+  );
+  const { cluster, secret } = await step('database', openCluster, (settings) => `in ${settings.cluster.folder}`);
+  if (!options.dev) await step('build', build, (built) => (built ? 'built' : 'nothing has changed'));
+  const env = {
+    // The demo and an organisation of one's own never share a database.
+    DATABASE_URL: await databaseUrl(cluster, options.empty ? 'breakwater_empty' : 'breakwater'),
+    BREAKWATER_SECRET: secret,
+    BREAKWATER_DEMO: options.empty ? '0' : '1',
+  };
+  Object.assign(process.env, env);
+  const { migrate } = await import('../src/server/migrations');
+  const { closeDatabase } = await import('../src/server/database');
+  await step('migrations', migrate, (taken) => (taken.length > 0 ? taken.join(', ') : 'up to date'));
+  if (!options.empty) {
+    const { loadDemo } = await import('../src/server/demo');
+    const source: unknown = JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8'));
+    await step(
+      'demo',
+      () => loadDemo(source, options.resetDemo ?? false),
+      (loaded) => (loaded ? 'loaded' : 'is there already'),
+    );
+  }
+  await closeDatabase();
+
+  const port = options.port ?? (await freePort(3_000));
+  const server = await step('server', () => serve(port, env, options.dev));
+  writeFileSync(serverFile, JSON.stringify({ pid: server.pid }));
+  const seconds = ((performance.now() - started) / 1000).toFixed(1);
+  process.stdout.write(`\nBreakwater is ready after ${seconds} s at http://127.0.0.1:${port}  (Ctrl-C stops it)\n`);
+
+  let stopping = false;
+  const stop = async (code: number) => {
+    if (stopping) return;
+    stopping = true;
+    await end(server);
+    rmSync(serverFile, { force: true });
+    await stopCluster(cluster);
+    process.exit(code);
+  };
+  process.on('SIGINT', () => void stop(0));
+  process.on('SIGTERM', () => void stop(0));
+  server.on('exit', (code) => void stop(code ?? 1));
+}
+
+/** The cluster of this data folder, running; made with its passwords at the first start. */
+async function openCluster(): Promise<Settings> {
+  const file = join(data, 'settings.json');
+  const known = existsSync(file) ? (JSON.parse(readFileSync(file, 'utf8')) as Settings) : undefined;
+  mkdirSync(data, { recursive: true });
+  const settings = known ?? { cluster: await createCluster(clusterFolder(data)), secret: randomBytes(32).toString('base64url') };
+  if (!known) writeFileSync(file, JSON.stringify(settings), { mode: 0o600 });
+  return { ...settings, cluster: await startCluster(settings.cluster) };
+}
+
+/** A server whose starter was killed goes on listening; it is ended by its id, if that is still what it was. */
+async function endLeftOver(): Promise<void> {
+  if (!existsSync(serverFile)) return;
+  const { pid } = JSON.parse(readFileSync(serverFile, 'utf8')) as { pid: number };
+  rmSync(serverFile);
+  const commandLine = `/proc/${pid}/cmdline`;
+  if (!existsSync(commandLine) || !readFileSync(commandLine, 'utf8').includes('next')) return;
+  process.kill(pid, 'SIGTERM');
+  while (existsSync(commandLine)) await new Promise((done) => setTimeout(done, 50));
+}
+
+function portNumber(text: string): number {
+  const port = Number(text);
+  if (!Number.isInteger(port) || port < 1 || port > 65_535)
+    throw new InvalidArgumentError('A port is a whole number from 1 to 65535.');
+  return port;
+}

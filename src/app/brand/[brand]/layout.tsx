@@ -1,0 +1,34 @@
+import { notFound, redirect } from 'next/navigation';
+import type { ReactNode } from 'react';
+import { authorise, loadBrand } from '@/server/brands';
+import { Refused } from '@/server/refused';
+import { latestRelease } from '@/server/releases';
+import { currentPerson } from '@/server/session';
+import { BrandProvider } from '@/ui/brand-context';
+import type { Opening } from '@/ui/brand-store';
+import { Frame } from '@/ui/frame/frame';
+
+export default async function BrandLayout({ params, children }: { params: Promise<{ brand: string }>; children: ReactNode }) {
+  const person = await currentPerson();
+  if (!person) redirect('/sign-in');
+  const { brand: id } = await params;
+  const opening = await open(id);
+  return (
+    <BrandProvider opening={opening}>
+      <Frame surround={person.preferences.surround ?? 'paper'} guideHidden={person.preferences.guideHidden ?? false}>
+        {children}
+      </Frame>
+    </BrandProvider>
+  );
+
+  async function open(brandId: string): Promise<Opening> {
+    try {
+      const role = await authorise(person!, brandId, 'read');
+      const { brand, seq } = await loadBrand(brandId);
+      return { brand, seq, role, release: await latestRelease(brandId), person: { id: person!.id, name: person!.name } };
+    } catch (error) {
+      if (error instanceof Refused) notFound();
+      throw error;
+    }
+  }
+}

@@ -1,0 +1,12 @@
+import { redirect } from 'next/navigation';
+import { brandsOf } from '@/server/brands';
+import { currentPerson } from '@/server/session';
+
+/** The way in: to the person's first brand, or to signing in. */
+export default async function Home() {
+  const person = await currentPerson();
+  if (!person) redirect('/sign-in');
+  const [brand] = await brandsOf(person);
+  if (!brand) redirect('/sign-in');
+  redirect(`/brand/${brand.id}/mix`);
+}

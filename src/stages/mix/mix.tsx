@@ -1,0 +1,107 @@
+'use client';
+
+import { Button, NativeSelect } from '@chakra-ui/react';
+import Link from 'next/link';
+import { useDeferredValue } from 'react';
+import { PALETTE_KINDS, type Palette } from '@/core/brand/document';
+import { useBrand, useMayEdit } from '@/ui/brand-context';
+import { CommitInput } from '@/ui/commit-input';
+import { Empty } from '@/ui/empty';
+import { HuePlot } from '@/ui/plots/hue-plot';
+import { LightnessPlot } from '@/ui/plots/lightness-plot';
+import { StageTitle } from '@/ui/stage-title';
+import { Grid } from './grid';
+import { SwatchActions } from './swatch-actions';
+import { Tune } from './tune';
+import css from './mix.module.css';
+
+/** Beyond this many swatches the plots would be a smear. */
+const PLOTTED = 256;
+
+export function Mix() {
+  const { palette, id } = useBrand((state) => ({
+    palette: state.brand.palettes.find((one) => one.id === state.palette),
+    id: state.id,
+  }));
+  if (!palette) {
+    return (
+      <Empty
+        title="Palettes are mixed here"
+        act={
+          <Button asChild size="sm">
+            <Link href={`/brand/${id}/gather`}>Gather some colours</Link>
+          </Button>
+        }
+      >
+        There is none yet. Bring colours in from where they live today, or start an empty palette from the strand on the left.
+      </Empty>
+    );
+  }
+  return <MixPalette palette={palette} />;
+}
+
+function MixPalette({ palette }: { palette: Palette }) {
+  const { selection, run } = useBrand((state) => ({ selection: state.selection, run: state.run }));
+  const mayEdit = useMayEdit();
+  const chosen =
+    selection && 'swatch' in selection ? palette.swatches.find((swatch) => swatch.id === selection.swatch) : undefined;
+  const plotted = useDeferredValue(palette.swatches);
+  const count = palette.swatches.length;
+  const edit = (label: string, set: Partial<Pick<Palette, 'name' | 'kind'>>) =>
+    run({ label, steps: [{ do: 'palette.edit', id: palette.id, set }] });
+  return (
+    <>
+      <StageTitle title={palette.name} about={`${count} ${count === 1 ? 'colour' : 'colours'}`}>
+        <CommitInput
+          label="Palette name"
+          value={palette.name}
+          disabled={!mayEdit}
+          onCommit={(name) => edit(`Rename ${palette.name} to ${name}`, { name })}
+        />
+        <NativeSelect.Root size="xs" width="130px" disabled={!mayEdit}>
+          <NativeSelect.Field
+            aria-label="Kind of palette"
+            value={palette.kind}
+            onChange={(event) =>
+              edit(`Make ${palette.name} ${event.target.value}`, { kind: event.target.value as Palette['kind'] })
+            }
+          >
+            {PALETTE_KINDS.map((kind) => (
+              <option key={kind}>{kind}</option>
+            ))}
+          </NativeSelect.Field>
+          <NativeSelect.Indicator />
+        </NativeSelect.Root>
+        <Button
+          size="xs"
+          variant="outline"
+          disabled={!mayEdit}
+          onClick={() => run({ label: `Delete ${palette.name}`, steps: [{ do: 'palette.remove', id: palette.id }] })}
+        >
+          Delete palette
+        </Button>
+      </StageTitle>
+      <SwatchActions palette={palette} chosen={chosen} />
+      <Grid palette={palette} chosen={chosen?.id ?? null} />
+      {count > 0 && (
+        <div className={css.lower}>
+          <Tune palette={palette} swatch={chosen} />
+          {count <= PLOTTED ? (
+            <div className={css.plots}>
+              <figure>
+                <figcaption>Lightness, as it prints in grey</figcaption>
+                <LightnessPlot swatches={plotted} selected={chosen?.id ?? null} />
+              </figure>
+              <figure>
+                <figcaption>Hue and chroma</figcaption>
+                <HuePlot swatches={plotted} selected={chosen?.id ?? null} />
+              </figure>
+            </div>
+          ) : (
+            <p className={css.note}>Plots are drawn for palettes of up to {PLOTTED} colours.</p>
+          )}
+        </div>
+      )}
+    </>
+  );
+}

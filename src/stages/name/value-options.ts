@@ -1,0 +1,57 @@
+import type { Brand, TokenValue } from '@/core/brand/document';
+import { readColour, type ReadColour } from '@/core/colour/read';
+import { resolveTheme } from '@/core/brand/resolve';
+
+/** Something a token can be given as its value. */
+export interface ValueOption {
+  readonly key: string;
+  readonly label: string;
+  readonly kind: 'swatch' | 'token' | 'own colour';
+  readonly colour: ReadColour | null;
+  readonly value: TokenValue;
+}
+
+/** Of each kind; typing narrows it down. */
+const SHOWN = 40;
+
+/**
+ * What fits a text typed for a value: first the text itself where it is a colour, then swatches by palette and name,
+ * then tokens by path.
+ */
+export function valueOptions(brand: Brand, theme: string, typed: string): ValueOption[] {
+  const words = typed
+    .trim()
+    .toLowerCase()
+    .split(/[\s/]+/)
+    .filter(Boolean);
+  const fits = (label: string) => words.every((word) => label.toLowerCase().includes(word));
+  const swatches: ValueOption[] = [];
+  const tokens: ValueOption[] = [];
+  const own = readColour(typed);
+  for (const palette of brand.palettes) {
+    for (const swatch of palette.swatches) {
+      if (swatches.length >= SHOWN) break;
+      const label = `${palette.name} / ${swatch.name}`;
+      if (fits(`${label} ${swatch.value}`)) {
+        swatches.push({ key: swatch.id, label, kind: 'swatch', colour: readColour(swatch.value), value: { swatch: swatch.id } });
+      }
+    }
+  }
+  const resolved = resolveTheme(brand, theme);
+  for (const token of brand.tokens) {
+    if (tokens.length >= SHOWN) break;
+    if (fits(token.path)) {
+      tokens.push({
+        key: token.id,
+        label: token.path,
+        kind: 'token',
+        colour: resolved.get(token.id)!.colour,
+        value: { token: token.id },
+      });
+    }
+  }
+  const typedColour: ValueOption[] = own
+    ? [{ key: 'own', label: own.css, kind: 'own colour', colour: own, value: { colour: own.css } }]
+    : [];
+  return [...typedColour, ...swatches, ...tokens];
+}

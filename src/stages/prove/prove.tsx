@@ -1,0 +1,146 @@
+'use client';
+
+import { Button } from '@chakra-ui/react';
+import { useMemo, useState } from 'react';
+import Link from 'next/link';
+import { proposeText, TEXT_RATIO, textPairs, type TextPair } from '@/core/checks/contrast';
+import { swatchesOf, tokensUsing } from '@/core/brand/resolve';
+import type { Command } from '@/core/brand/commands';
+import type { Brand } from '@/core/brand/document';
+import { contrastRatio } from '@/core/colour/contrast';
+import type { ReadColour } from '@/core/colour/read';
+import { useBrand, useMayEdit } from '@/ui/brand-context';
+import { Empty } from '@/ui/empty';
+import { StageTitle } from '@/ui/stage-title';
+import css from './prove.module.css';
+
+const SHOWN = 200;
+
+export function Prove() {
+  const { brand, theme, id } = useBrand((state) => ({ brand: state.brand, theme: state.theme, id: state.id }));
+  const [onlyTheme, setOnlyTheme] = useState(false);
+  const all = useMemo(() => textPairs(brand), [brand]);
+  if (all.length === 0) {
+    return (
+      <Empty
+        title="Contrast is proved here"
+        act={
+          <Button asChild size="sm">
+            <Link href={`/brand/${id}/name`}>Name a text and a surface</Link>
+          </Button>
+        }
+      >
+        There is nothing to measure yet. It takes a token with the role text and one with the role surface; every pair is then
+        measured in every theme.
+      </Empty>
+    );
+  }
+  const pairs = onlyTheme ? all.filter((pair) => pair.theme.id === theme) : all;
+  const failing = pairs.filter((pair) => !pair.passes);
+  const themeName = brand.themes.find((one) => one.id === theme)!.name;
+  return (
+    <>
+      <StageTitle
+        title={
+          failing.length === 0
+            ? `All ${pairs.length} pairs can be read`
+            : `${failing.length} of ${pairs.length} pairs cannot be read`
+        }
+        about={`text on surface, WCAG 2.2 level AA: ${TEXT_RATIO} to 1`}
+      >
+        <Button size="xs" variant="outline" aria-pressed={onlyTheme} onClick={() => setOnlyTheme(!onlyTheme)}>
+          {onlyTheme ? 'Show all themes' : `Only ${themeName}`}
+        </Button>
+      </StageTitle>
+      <ul className={css.pairs}>
+        {pairs.slice(0, SHOWN).map((pair) => (
+          <Pair key={`${pair.theme.id}/${pair.text.id}/${pair.surface.id}`} brand={brand} pair={pair} />
+        ))}
+      </ul>
+      {pairs.length > SHOWN && <p className={css.more}>and {pairs.length - SHOWN} more that stand better</p>}
+    </>
+  );
+}
+
+function Pair({ brand, pair }: { brand: Brand; pair: TextPair }) {
+  const { theme, text, surface, textColour, surfaceColour, ratio, passes } = pair;
+  const proposal = useMemo(() => (passes ? null : proposeText(brand, pair)), [brand, pair, passes]);
+  return (
+    <li className={css.pair} data-passes={passes} data-pair={`${theme.name}/${text.path}/${surface.path}`}>
+      <div className={css.sample} style={{ background: surfaceColour.hex, color: textColour.hex, opacity: 1 }}>
+        <b>Aa</b> The 07:40 to Mill Quay
+      </div>
+      <div className={css.words}>
+        <code>{text.path}</code>
+        <span>
+          on <code>{surface.path}</code>, {theme.name}
+        </span>
+      </div>
+      <div className={css.ratio}>
+        <b className="figure">{floor(ratio)}</b>
+        <span>{passes ? '● passes' : '△ fails'}</span>
+      </div>
+      {!passes && <Proposal brand={brand} pair={pair} proposal={proposal} />}
+    </li>
+  );
+}
+
+function Proposal({ brand, pair, proposal }: { brand: Brand; pair: TextPair; proposal: ReadColour | null }) {
+  const { run } = useBrand((state) => ({ run: state.run }));
+  const mayEdit = useMayEdit();
+  const { text, theme, surfaceColour } = pair;
+  if (!proposal) {
+    return (
+      <p className={css.proposal}>
+        No lightness of this hue can be read on all its surfaces; change a surface, or choose fewer for it in Name.
+      </p>
+    );
+  }
+  const value = text.values[theme.id]!;
+  const inTheme: Command = {
+    label: `Make ${text.path} readable in ${theme.name}`,
+    steps: [{ do: 'token.set', id: text.id, set: { [theme.id]: { colour: proposal.hex } } }],
+  };
+  const swatch = 'swatch' in value ? swatchesOf(brand).get(value.swatch)?.swatch : undefined;
+  const users = swatch ? tokensUsing(brand, { swatch: swatch.id }).length : 0;
+  return (
+    <div className={css.proposal}>
+      <div className={css.sample} style={{ background: surfaceColour.hex, color: proposal.hex }}>
+        <b>Aa</b> The 07:40 to Mill Quay
+      </div>
+      <div className={css.words}>
+        <span>nearest that passes</span>
+        <code>{proposal.hex}</code>
+      </div>
+      <div className={css.ratio}>
+        <b className="figure">{floor(contrastRatio(proposal, surfaceColour))}</b>
+        <span>● passes</span>
+      </div>
+      <div className={css.acts}>
+        <Button size="xs" variant="outline" disabled={!mayEdit} onClick={() => run(inTheme)}>
+          Use it for {text.path} in {theme.name}
+        </Button>
+        {swatch && !swatch.locked && (
+          <Button
+            size="xs"
+            variant="ghost"
+            disabled={!mayEdit}
+            onClick={() =>
+              run({
+                label: `Make ${swatch.name} readable`,
+                steps: [{ do: 'swatch.edit', id: swatch.id, set: { value: proposal.hex } }],
+              })
+            }
+          >
+            Change the swatch {swatch.name} ({users} {users === 1 ? 'token' : 'tokens'})
+          </Button>
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** Two decimals, cut and not rounded: 4.496 must not read as 4.50. */
+function floor(ratio: number): string {
+  return (Math.floor(ratio * 100) / 100).toFixed(2);
+}

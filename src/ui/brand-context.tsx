@@ -1,0 +1,32 @@
+'use client';
+
+import { createContext, use, useEffect, useState, type ReactNode } from 'react';
+import { useStore } from 'zustand';
+import { useShallow } from 'zustand/react/shallow';
+import { may } from '@/core/brand/roles';
+import { createBrandStore, type BrandState, type BrandStore, type Opening } from './brand-store';
+
+const Context = createContext<BrandStore | null>(null);
+
+/** Gives everything below it the one brand of this page, and keeps it live. */
+export function BrandProvider({ opening, children }: { opening: Opening; children: ReactNode }) {
+  const [store] = useState(() => createBrandStore(opening));
+  useEffect(() => store.getState().connect(), [store]);
+  return <Context value={store}>{children}</Context>;
+}
+
+export function useBrandStore(): BrandStore {
+  const store = use(Context);
+  if (!store) throw new Error('This part of the page stands outside the brand.');
+  return store;
+}
+
+/** A part of the page's brand; draws anew only when that part is another. */
+export function useBrand<T>(part: (state: BrandState) => T): T {
+  return useStore(useBrandStore(), useShallow(part));
+}
+
+/** Whether this person may edit; controls that would be refused are shown disabled. */
+export function useMayEdit(): boolean {
+  return useBrand((state) => may(state.role, 'edit'));
+}

@@ -1,0 +1,294 @@
+import { createStore, type StoreApi } from 'zustand/vanilla';
+import { apply } from '@/core/brand/apply';
+import type { Command } from '@/core/brand/commands';
+import { touchedBy } from '@/core/brand/commands';
+import type { Brand } from '@/core/brand/document';
+import { newId } from '@/core/brand/identity';
+import { enqueue, receive, withdraw, type Change, type Dropped, type Pending, type Replica } from '@/core/brand/replica';
+import { may, refusalFor, type Role } from '@/core/brand/roles';
+import { tell } from './notices';
+import { QueueStorage } from './queue-storage';
+import { Declined, request } from './request';
+
+/** What the server gives a page to begin with. */
+export interface Opening {
+  readonly brand: Brand;
+  readonly seq: number;
+  readonly release: Released | null;
+  readonly role: Role;
+  readonly person: { readonly id: string; readonly name: string };
+}
+
+export interface Released {
+  readonly number: number;
+  readonly document: Brand;
+}
+
+export type Selection = { readonly swatch: string } | { readonly token: string } | null;
+
+export interface BrandState {
+  readonly id: string;
+  readonly role: Role;
+  readonly person: Opening['person'];
+  /** What is shown: the server's document, this page's own edits, and on top the edit being tried out. */
+  readonly brand: Brand;
+  readonly replica: Replica;
+  readonly release: Released | null;
+  /** Keys of edits the server has taken in but not yet told back. */
+  readonly acknowledged: ReadonlySet<string>;
+  /** Edits an earlier page left on disk. They are not shown until the server has taken them in. */
+  readonly kept: readonly Pending[];
+  readonly connected: boolean;
+  /** When the server last took something in. */
+  readonly keptAt: Date | null;
+  readonly undoable: readonly Command[];
+  readonly redoable: readonly Command[];
+  /** Who last touched an entity from another page, and when. */
+  readonly touched: ReadonlyMap<string, { readonly by: string; readonly at: string }>;
+  readonly selection: Selection;
+  readonly palette: string | null;
+  readonly theme: string;
+
+  /** Carries out an edit at once and sends it. @returns whether it could be done; when not, the person has been told. */
+  readonly run: (command: Command) => boolean;
+  /** Shows what an edit would give, without doing it; null ends the trial. */
+  readonly tryOut: (command: Command | null) => void;
+  readonly undo: () => void;
+  readonly redo: () => void;
+  readonly select: (selection: Selection) => void;
+  readonly choosePalette: (palette: string) => void;
+  readonly chooseTheme: (theme: string) => void;
+  /** Opens the live connection and sends what waits. @returns what closes it. */
+  readonly connect: () => () => void;
+}
+
+export type BrandStore = StoreApi<BrandState>;
+
+const UNDO_DEPTH = 500;
+/** Commands and bytes in one request; the server takes at most 200 and 8 MB. */
+const SEND_COUNT = 100;
+const SEND_BYTES = 4 * 1024 * 1024;
+
+/** The number of edits only this browser has. */
+export function waitingCount(state: BrandState): number {
+  return state.kept.length + state.replica.pending.filter(({ key }) => !state.acknowledged.has(key)).length;
+}
+
+/** One page's brand: shown at once, sent in order, told to and by all other pages. */
+export function createBrandStore(opening: Opening): BrandStore {
+  const brandId = opening.brand.id;
+  const storage = new QueueStorage(opening.person.id, brandId);
+  const address = `/api/brands/${brandId}`;
+  let sending = false;
+  let retry: ReturnType<typeof setTimeout> | undefined;
+  let pause = 0;
+
+  const store = createStore<BrandState>()((set, get) => ({
+    id: brandId,
+    role: opening.role,
+    person: opening.person,
+    brand: opening.brand,
+    replica: { confirmed: opening.brand, seq: opening.seq, pending: [], brand: opening.brand },
+    release: opening.release,
+    acknowledged: new Set(),
+    kept: [],
+    connected: true,
+    keptAt: null,
+    undoable: [],
+    redoable: [],
+    touched: new Map(),
+    selection: null,
+    palette: opening.brand.palettes[0]?.id ?? null,
+    theme: opening.brand.themes[0]!.id,
+
+    run: (command) => {
+      const inverse = perform(command);
+      if (inverse) set(({ undoable }) => ({ undoable: [...undoable.slice(-UNDO_DEPTH), inverse], redoable: [] }));
+      return inverse !== null;
+    },
+    tryOut: (command) => {
+      const { replica } = get();
+      if (!command) return set({ brand: replica.brand });
+      const applied = apply(replica.brand, command);
+      if (applied.ok) set({ brand: applied.brand });
+    },
+    undo: () => {
+      const command = get().undoable.at(-1);
+      if (!command) return;
+      set(({ undoable }) => ({ undoable: undoable.slice(0, -1) }));
+      const inverse = perform(command);
+      if (inverse) set(({ redoable }) => ({ redoable: [...redoable, inverse] }));
+    },
+    redo: () => {
+      const command = get().redoable.at(-1);
+      if (!command) return;
+      set(({ redoable }) => ({ redoable: redoable.slice(0, -1) }));
+      const inverse = perform(command);
+      if (inverse) set(({ undoable }) => ({ undoable: [...undoable, inverse] }));
+    },
+    select: (selection) => set({ selection }),
+    choosePalette: (palette) => set({ palette }),
+    chooseTheme: (theme) => set({ theme }),
+    connect: () => {
+      sendKept();
+      let source = openStream();
+      function openStream(): EventSource {
+        const stream = new EventSource(`${address}/events?after=${get().replica.seq}`);
+        stream.addEventListener('open', () => {
+          set({ connected: true });
+          pause = 0;
+          void send();
+        });
+        stream.addEventListener('change', (event) => {
+          if (!takeChange(JSON.parse(event.data) as Change & { by: string; at: string })) {
+            // A change in between was missed: ask again from the last one known.
+            stream.close();
+            source = openStream();
+          }
+        });
+        stream.addEventListener('release', (event) => set({ release: JSON.parse(event.data) as Released }));
+        stream.addEventListener('error', () => {
+          set({ connected: false });
+          // The browser tries again by itself, but gives up when the server answers with an error.
+          if (stream.readyState === EventSource.CLOSED) setTimeout(() => source === stream && (source = openStream()), 2_000);
+        });
+        return stream;
+      }
+      return () => {
+        source.close();
+        clearTimeout(retry);
+      };
+    },
+  }));
+  const { getState: get, setState: set } = store;
+
+  /** @returns the command that takes it back, or null when it was refused and the person told. */
+  function perform(command: Command): Command | null {
+    const { role, replica } = get();
+    if (!may(role, 'edit')) {
+      tell(refusalFor(role, 'edit'));
+      return null;
+    }
+    const pending: Pending = { key: newId(), command };
+    const result = enqueue(replica, pending);
+    if ('refusal' in result) {
+      tell(result.refusal);
+      set({ brand: replica.brand });
+      return null;
+    }
+    try {
+      storage.keep(pending);
+    } catch (error) {
+      if (!(error instanceof DOMException)) throw error;
+      tell('This edit is too large for this browser’s disk; keep the page open until the header says it is kept.');
+    }
+    show(result.replica);
+    void send();
+    return result.inverse;
+  }
+
+  /** Shows a replica; a palette or theme that is gone gives way to the first. */
+  function show(replica: Replica, dropped: readonly Dropped[] = []): void {
+    const { brand } = replica;
+    set(({ palette, theme }) => ({
+      replica,
+      brand,
+      palette: brand.palettes.some(({ id }) => id === palette) ? palette : (brand.palettes[0]?.id ?? null),
+      theme: brand.themes.some(({ id }) => id === theme) ? theme : brand.themes[0]!.id,
+    }));
+    for (const { pending, refusal } of dropped) {
+      storage.forget(pending.key);
+      tell(`${pending.command.label} could not be kept: ${refusal}`);
+    }
+  }
+
+  /** @returns false when a change in between is missing. */
+  function takeChange(change: Change & { by: string; at: string }): boolean {
+    const { replica, acknowledged, person } = get();
+    const taken = receive(replica, change);
+    if (!taken) return false;
+    if (taken.replica === replica) return true;
+    const own = replica.pending.some(({ key }) => key === change.key);
+    if (own) storage.forget(change.key);
+    show(taken.replica, taken.dropped);
+    const touched = new Map(get().touched);
+    for (const id of touchedBy(change.command)) touched.set(id, { by: own ? person.name : change.by, at: change.at });
+    set({ touched, acknowledged: new Set([...acknowledged].filter((key) => key !== change.key)) });
+    return true;
+  }
+
+  /** Takes up what an earlier page left on disk. The server may have it already, so it is not applied here again. */
+  function sendKept(): void {
+    const { pending, unreadable } = storage.all();
+    if (unreadable > 0) tell(`${unreadable} earlier edits on this disk cannot be read by this version; they were left there.`);
+    const own = new Set(get().replica.pending.map(({ key }) => key));
+    set({ kept: pending.filter(({ key }) => !own.has(key)) });
+    void send();
+  }
+
+  /** Sends what waits, in order, one request at a time; tries again for as long as the page is open. */
+  async function send(): Promise<void> {
+    if (sending) return;
+    sending = true;
+    clearTimeout(retry);
+    try {
+      for (let batch = nextBatch(); batch.length > 0; batch = nextBatch()) {
+        const { outcomes } = await request<{ outcomes: ({ key: string; seq: number } | { key: string; refusal: string })[] }>(
+          `${address}/changes`,
+          'POST',
+          { changes: batch },
+        );
+        set({ connected: true, keptAt: new Date() });
+        for (const outcome of outcomes) {
+          if ('refusal' in outcome) drop(outcome.key, outcome.refusal);
+          else acknowledge(outcome.key, outcome.seq);
+        }
+      }
+      pause = 0;
+    } catch (error) {
+      if (error instanceof Declined && error.status < 500 && error.status !== 401) {
+        for (const { key } of nextBatch()) drop(key, error.message);
+      } else {
+        // Nothing is lost: out of reach, failing or signed out, the edits wait on disk.
+        if (error instanceof Declined && pause === 0) tell(`${error.message} Your edits wait here.`);
+        set({ connected: false });
+        pause = Math.min(5_000, pause * 2 || 500);
+        retry = setTimeout(() => void send(), pause);
+      }
+    } finally {
+      sending = false;
+    }
+  }
+
+  function nextBatch(): Pending[] {
+    const { replica, acknowledged, kept } = get();
+    const batch: Pending[] = [];
+    let bytes = 0;
+    for (const pending of [...kept, ...replica.pending]) {
+      if (acknowledged.has(pending.key)) continue;
+      bytes += JSON.stringify(pending.command).length;
+      if (batch.length > 0 && (bytes > SEND_BYTES || batch.length >= SEND_COUNT)) break;
+      batch.push(pending);
+    }
+    return batch;
+  }
+
+  function acknowledge(key: string, seq: number): void {
+    storage.forget(key);
+    const { replica, kept } = get();
+    if (kept.some((one) => one.key === key)) set({ kept: kept.filter((one) => one.key !== key) });
+    else if (seq > replica.seq) set(({ acknowledged }) => ({ acknowledged: new Set(acknowledged).add(key) }));
+  }
+
+  function drop(key: string, sentence: string): void {
+    storage.forget(key);
+    const { replica, kept } = get();
+    const pending = [...kept, ...replica.pending].find((one) => one.key === key);
+    if (pending) tell(`${pending.command.label} was not kept: ${sentence}`);
+    set({ kept: kept.filter((one) => one.key !== key) });
+    const { replica: without, dropped } = withdraw(replica, key);
+    show(without, dropped);
+  }
+
+  return store;
+}

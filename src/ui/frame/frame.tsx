@@ -1,0 +1,82 @@
+'use client';
+
+import { usePathname, useRouter } from 'next/navigation';
+import { useEffect, useState, type ReactNode } from 'react';
+import { request } from '../request';
+import { tell } from '../notices';
+import { useBrandStore } from '../brand-context';
+import { Readout } from '../readout/readout';
+import { Footer } from './footer';
+import { Guide } from './guide';
+import { Header } from './header';
+import { STAGES } from './stages';
+import { Strand } from './strand';
+import css from './frame.module.css';
+
+export const SURROUNDS = ['paper', 'mid', 'ink'] as const;
+export type Surround = (typeof SURROUNDS)[number];
+
+/** The workshop around every stage: header, strand, stage, readout, footer. */
+export function Frame({ surround, guideHidden, children }: { surround: Surround; guideHidden: boolean; children: ReactNode }) {
+  const stage = usePathname().split('/')[3];
+  const [preferences, setPreferences] = useState({ surround, guideHidden });
+  const prefer = (change: Partial<typeof preferences>) => {
+    setPreferences((known) => ({ ...known, ...change }));
+    // The change holds in this page in any case; only its being remembered can fail.
+    request('/api/me', 'PATCH', change).catch(() =>
+      tell('This choice could not be remembered for next time: the server is out of reach.'),
+    );
+  };
+  useEffect(() => {
+    document.documentElement.dataset.surround = preferences.surround;
+  }, [preferences.surround]);
+  useFrameKeys(() => {
+    const next = SURROUNDS[(SURROUNDS.indexOf(preferences.surround) + 1) % SURROUNDS.length]!;
+    prefer({ surround: next });
+  });
+  const wide = stage === 'watch' || stage === 'ship' || stage === 'gather';
+  return (
+    <div className={css.frame} data-wide={wide || undefined}>
+      <Header surround={preferences.surround} onSurround={(chosen) => prefer({ surround: chosen })} />
+      <Strand />
+      <main className={css.stage}>
+        {!preferences.guideHidden && <Guide onHide={() => prefer({ guideHidden: true })} />}
+        {children}
+      </main>
+      {!wide && <Readout />}
+      <Footer guideHidden={preferences.guideHidden} onGuide={() => prefer({ guideHidden: false })} />
+    </div>
+  );
+}
+
+/** Keys that work in every stage, wherever the focus is not in a field. */
+function useFrameKeys(nextSurround: () => void): void {
+  const store = useBrandStore();
+  const router = useRouter();
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (isTyping(event.target)) return;
+      const { undo, redo, brand, theme, chooseTheme, id } = store.getState();
+      const key = event.key.toLowerCase();
+      if (event.ctrlKey || event.metaKey) {
+        if (key === 'z') (event.shiftKey ? redo : undo)();
+        else if (key === 'y') redo();
+        else return;
+      } else if (event.altKey) return;
+      else if (key === 'g') nextSurround();
+      else if (key === 't') {
+        const at = brand.themes.findIndex((one) => one.id === theme);
+        chooseTheme(brand.themes[(at + 1) % brand.themes.length]!.id);
+      } else if (/^[1-6]$/.test(key)) router.push(`/brand/${id}/${STAGES[Number(key) - 1]!.id}`);
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [store, router, nextSurround]);
+}
+
+/** Whether a key belongs to the field the focus is in. */
+export function isTyping(target: EventTarget | null): boolean {
+  return target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+}

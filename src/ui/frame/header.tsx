@@ -1,0 +1,171 @@
+'use client';
+
+import { IconButton } from '@chakra-ui/react';
+import { Redo2, Undo2 } from 'lucide-react';
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
+import { useDeferredValue, useMemo } from 'react';
+import { textPairs } from '@/core/checks/contrast';
+import { compareBrands } from '@/core/brand/compare';
+import { resolveTheme } from '@/core/brand/resolve';
+import { useBrand } from '../brand-context';
+import { waitingCount } from '../brand-store';
+import { useCatch } from '../catch-store';
+import { useMatch } from '../match-store';
+import { request } from '../request';
+import { ReleaseDialog } from './release-dialog';
+import { STAGES, type StageId } from './stages';
+import { SURROUNDS, type Surround } from './frame';
+import css from './frame.module.css';
+
+const SURROUND_WORDS: Record<Surround, string> = { paper: 'Paper surround', mid: 'Mid grey surround', ink: 'Ink surround' };
+
+export function Header({ surround, onSurround }: { surround: Surround; onSurround: (surround: Surround) => void }) {
+  const state = useBrand(({ brand, theme, chooseTheme, person, role, undo, redo, undoable, redoable }) => ({
+    name: brand.name,
+    themes: brand.themes,
+    theme,
+    chooseTheme,
+    person,
+    role,
+    undo,
+    redo,
+    undoLabel: undoable.at(-1)?.label,
+    redoLabel: redoable.at(-1)?.label,
+  }));
+  return (
+    <header className={css.header}>
+      <div className={css.brand}>
+        <b>{state.name}</b>
+        <small>
+          {state.person.name}, {state.role}.{' '}
+          <button onClick={() => void request('/api/sign-out', 'POST', {}).then(() => window.location.assign('/sign-in'))}>
+            Sign out
+          </button>
+        </small>
+      </div>
+      <StageLine />
+      <div className={css.tools}>
+        <label className={css.theme}>
+          Theme
+          <select value={state.theme} onChange={(event) => state.chooseTheme(event.target.value)}>
+            {state.themes.map((theme) => (
+              <option key={theme.id} value={theme.id}>
+                {theme.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <div className={css.surrounds} role="radiogroup" aria-label="Surround">
+          {SURROUNDS.map((one) => (
+            <button
+              key={one}
+              className={css[one]}
+              role="radio"
+              aria-checked={one === surround}
+              aria-label={SURROUND_WORDS[one]}
+              title={SURROUND_WORDS[one]}
+              onClick={() => onSurround(one)}
+            />
+          ))}
+        </div>
+        <div>
+          <IconButton
+            size="xs"
+            variant="ghost"
+            aria-label="Undo"
+            title={state.undoLabel ? `Undo: ${state.undoLabel}` : 'Nothing to undo'}
+            disabled={!state.undoLabel}
+            onClick={state.undo}
+          >
+            <Undo2 />
+          </IconButton>
+          <IconButton
+            size="xs"
+            variant="ghost"
+            aria-label="Redo"
+            title={state.redoLabel ? `Redo: ${state.redoLabel}` : 'Nothing to redo'}
+            disabled={!state.redoLabel}
+            onClick={state.redo}
+          >
+            <Redo2 />
+          </IconButton>
+        </div>
+        <Kept />
+        <ReleaseDialog />
+      </div>
+    </header>
+  );
+}
+
+function Kept() {
+  const { waiting, connected, keptAt } = useBrand((state) => ({
+    waiting: waitingCount(state),
+    connected: state.connected,
+    keptAt: state.keptAt,
+  }));
+  const words =
+    waiting > 0
+      ? `${waiting} ${waiting === 1 ? 'change waits' : 'changes wait'}${connected ? '' : ': no server'}`
+      : !connected
+        ? 'No server; all kept'
+        : keptAt
+          ? `Kept ${keptAt.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hour12: false })}`
+          : 'All kept';
+  return (
+    <span className={css.kept} role="status" data-waiting={waiting > 0 || !connected || undefined} data-testid="kept">
+      {words}
+    </span>
+  );
+}
+
+function StageLine() {
+  const stage = usePathname().split('/')[3];
+  const id = useBrand((state) => state.id);
+  const counts = useStageCounts();
+  return (
+    <nav aria-label="Stages">
+      <ol className={css.stages}>
+        {STAGES.map(({ id: stageId, label }) => (
+          <li key={stageId}>
+            <Link href={`/brand/${id}/${stageId}`} aria-current={stage === stageId ? 'page' : undefined}>
+              <span>{label}</span>
+              <small>{counts[stageId]}</small>
+            </Link>
+          </li>
+        ))}
+      </ol>
+    </nav>
+  );
+}
+
+/** What is waiting in each stage, in words; empty where nothing is. */
+function useStageCounts(): Record<StageId, string> {
+  const caught = useCatch((state) => state.ticked.size);
+  const differing = useMatch((state) => state.differing);
+  const { replica, release } = useBrand((state) => ({ replica: state.replica, release: state.release }));
+  const brand = useDeferredValue(replica.brand);
+  const failing = useMemo(() => textPairs(brand).filter((pair) => !pair.passes).length, [brand]);
+  const colourless = useMemo(
+    () =>
+      new Set(
+        brand.themes.flatMap(({ id }) =>
+          [...resolveTheme(brand, id).values()].filter(({ colour }) => !colour).map(({ token }) => token.id),
+        ),
+      ).size,
+    [brand],
+  );
+  const unreleased = useMemo(() => compareBrands(release?.document ?? null, brand).length, [release, brand]);
+  return {
+    gather: caught > 0 ? `${caught} in the catch` : '',
+    mix: '',
+    name: colourless > 0 ? `${colourless} without colour` : '',
+    prove: failing > 0 ? `${failing} failing` : '',
+    ship: unreleased > 0 ? `${unreleased} unreleased` : '',
+    watch: differing
+      ? `${differing} ${differing === 1 ? 'screen differs' : 'screens differ'}`
+      : release
+        ? `release ${release.number}`
+        : '',
+  };
+}

@@ -1,0 +1,138 @@
+'use client';
+
+import { Button, CloseButton, Dialog, Portal, Textarea } from '@chakra-ui/react';
+import { useRouter } from 'next/navigation';
+import { useEffect, useMemo, useState } from 'react';
+import { compareBrands } from '@/core/brand/compare';
+import { may } from '@/core/brand/roles';
+import { bundle, type Bundle } from '@/core/formats/bundle';
+import { useBrand } from '../brand-context';
+import { waitingCount } from '../brand-store';
+import { tell } from '../notices';
+import { request } from '../request';
+import css from './release-dialog.module.css';
+
+const LISTED = 60;
+
+/** Makes a release: what it would bring out, what stands in its way, and the button. */
+export function ReleaseDialog() {
+  const { replica, release, id, waiting, mayRelease } = useBrand((state) => ({
+    replica: state.replica,
+    release: state.release,
+    id: state.id,
+    waiting: waitingCount(state),
+    mayRelease: may(state.role, 'release'),
+  }));
+  const { brand, seq } = replica;
+  const [open, setOpen] = useState(false);
+  const [note, setNote] = useState('');
+  const [busy, setBusy] = useState(false);
+  const [trial, setTrial] = useState<Bundle | null>(null);
+  const router = useRouter();
+  const differences = useMemo(() => (open ? compareBrands(release?.document ?? null, brand) : []), [open, release, brand]);
+  useEffect(() => {
+    if (!open) return;
+    let current = true;
+    // Not awaited by anybody: the dialog shows the outcome when it is there.
+    void bundle(brand).then((written) => current && setTrial(written));
+    return () => {
+      current = false;
+    };
+  }, [open, brand]);
+  const errors = trial?.problems.filter((problem) => problem.severity === 'error') ?? [];
+  const number = (release?.number ?? 0) + 1;
+  const make = async () => {
+    setBusy(true);
+    try {
+      await request(`/api/brands/${id}/releases`, 'POST', { seq, note });
+      setOpen(false);
+      setNote('');
+      tell(`Release ${number} is made. The screens in Watch read it now.`);
+      router.push(`/brand/${id}/watch`);
+    } catch (error) {
+      tell(
+        error instanceof TypeError
+          ? 'The server cannot be reached; nothing was released. Try again in a moment.'
+          : (error as Error).message,
+      );
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <Dialog.Root open={open} onOpenChange={(change) => setOpen(change.open)} size="lg" placement="center">
+      <Dialog.Trigger asChild>
+        <Button size="sm">Release…</Button>
+      </Dialog.Trigger>
+      <Portal>
+        <Dialog.Backdrop />
+        <Dialog.Positioner>
+          <Dialog.Content>
+            <Dialog.Header>
+              <Dialog.Title>Release {number}</Dialog.Title>
+            </Dialog.Header>
+            <Dialog.Body className={css.body}>
+              <section>
+                <h3>
+                  {differences.length === 0
+                    ? 'Nothing has changed since the last release'
+                    : `${differences.length} changes come out with it`}
+                </h3>
+                <ul className={css.list}>
+                  {differences.slice(0, LISTED).map((difference) => (
+                    <li key={difference.id}>
+                      <span>{difference.kind}</span>
+                      <b>{difference.name}</b>
+                      <small>{difference.what}</small>
+                    </li>
+                  ))}
+                  {differences.length > LISTED && <li>and {differences.length - LISTED} more</li>}
+                </ul>
+              </section>
+              <section>
+                <h3>{trial ? `${trial.files.length} files` : 'Writing the files…'}</h3>
+                <ul className={css.list}>
+                  {errors.map((problem) => (
+                    <li key={problem.message} data-error>
+                      <b>Stops the release:</b> {problem.message}
+                    </li>
+                  ))}
+                  {trial?.manifest.map((entry) => (
+                    <li key={entry.path}>
+                      <code>{entry.path}</code>
+                      <code>{entry.sha256.slice(0, 10)}</code>
+                    </li>
+                  ))}
+                </ul>
+              </section>
+              <label className={css.note}>
+                What is it for?
+                <Textarea
+                  size="sm"
+                  value={note}
+                  maxLength={500}
+                  onChange={(event) => setNote(event.target.value)}
+                  placeholder="For the people who will receive it"
+                />
+              </label>
+            </Dialog.Body>
+            <Dialog.Footer>
+              {!mayRelease && <p>Releases are made by owners and editors.</p>}
+              {waiting > 0 && <p>{waiting} changes are not on the server yet.</p>}
+              <Button
+                disabled={!trial || errors.length > 0 || waiting > 0 || busy || !mayRelease}
+                loading={busy}
+                onClick={() => void make()}
+              >
+                Make release {number}
+              </Button>
+            </Dialog.Footer>
+            <Dialog.CloseTrigger asChild>
+              <CloseButton size="sm" />
+            </Dialog.CloseTrigger>
+          </Dialog.Content>
+        </Dialog.Positioner>
+      </Portal>
+    </Dialog.Root>
+  );
+}

@@ -1,0 +1,94 @@
+import { notations } from '@/core/colour/notations';
+import { contrastRatio, flatten } from '@/core/colour/contrast';
+import { readColour } from '@/core/colour/read';
+import { resolveTheme, swatchesOf, tokensUsing } from '@/core/brand/resolve';
+import { useBrand } from '../brand-context';
+import { Copyable } from './copyable';
+import { History } from './history';
+import css from './readout.module.css';
+
+const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth'];
+
+export function SwatchReadout({ id }: { id: string }) {
+  const { brand, theme, select } = useBrand((state) => ({ brand: state.brand, theme: state.theme, select: state.select }));
+  const found = swatchesOf(brand).get(id);
+  if (!found) return <p className={css.nothing}>This swatch is no longer there.</p>;
+  const { swatch, palette } = found;
+  const colour = readColour(swatch.value)!;
+  const place = palette.swatches.indexOf(swatch);
+  const users = tokensUsing(brand, { swatch: id });
+  const surfaces = [...resolveTheme(brand, theme).values()].filter(
+    ({ token, colour: ground }) => token.role === 'surface' && ground,
+  );
+  return (
+    <>
+      <div className={css.patch} style={{ background: flatten(colour, PAPER) }} />
+      <h2>{swatch.name}</h2>
+      <p className={css.about}>
+        {ORDINALS[place] ?? `number ${place + 1}`} of {palette.name};{' '}
+        {users.length === 0 ? 'no token uses it' : `used by ${users.length} tokens`}
+      </p>
+      <h3>Notations</h3>
+      <ul className={css.rows} data-testid="notations">
+        {swatch.value !== colour.hex && (
+          <li>
+            <span className={css.key}>Authored</span>
+            <Copyable text={swatch.value} />
+          </li>
+        )}
+        {notations(colour).map((notation) => (
+          <li key={notation.id}>
+            <span className={css.key}>{notation.label}</span>
+            <Copyable text={notation.text} />
+          </li>
+        ))}
+      </ul>
+      {colour.clipped > 0 && (
+        <p className={css.about}>Outside sRGB: screens show the nearest colour, {colour.clipped.toFixed(3)} ΔE-OK away.</p>
+      )}
+      {surfaces.length > 0 && (
+        <>
+          <h3>Contrast as text</h3>
+          <ul className={css.rows}>
+            {surfaces.slice(0, 4).map(({ token, colour: ground }) => {
+              const ratio = contrastRatio(colour, ground!);
+              return (
+                <li key={token.id}>
+                  <i className={css.chip} style={{ background: ground!.hex, color: colour.hex }}>
+                    Aa
+                  </i>
+                  <span>{token.path}</span>
+                  <code className={css.verdict}>{ratio.toFixed(2)}</code>
+                  <small>{verdict(ratio)}</small>
+                </li>
+              );
+            })}
+          </ul>
+        </>
+      )}
+      {users.length > 0 && (
+        <>
+          <h3>Used by</h3>
+          <ul className={css.rows}>
+            {users.slice(0, 12).map((token) => (
+              <li key={token.id}>
+                <button className={css.link} onClick={() => select({ token: token.id })}>
+                  <code>{token.path}</code>
+                </button>
+              </li>
+            ))}
+            {users.length > 12 && <li className={css.about}>and {users.length - 12} more</li>}
+          </ul>
+        </>
+      )}
+      <History entity={id} />
+    </>
+  );
+}
+
+const PAPER = readColour('#ffffff')!;
+
+/** WCAG 2.2, 1.4.3 and 1.4.11 at level AA, in words. */
+function verdict(ratio: number): string {
+  return ratio >= 4.5 ? 'any text' : ratio >= 3 ? 'large text' : 'not text';
+}

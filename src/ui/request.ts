@@ -1,0 +1,21 @@
+/** What the server said no to, in its own sentence. */
+export class Declined extends Error {
+  constructor(
+    readonly status: number,
+    sentence: string,
+  ) {
+    super(sentence);
+  }
+}
+
+/** Calls the server. @throws Declined with its sentence, or TypeError when it cannot be reached. */
+export async function request<T>(path: string, method: 'GET' | 'POST' | 'PATCH' = 'GET', body?: unknown): Promise<T> {
+  const response = await fetch(path, {
+    method,
+    ...(body !== undefined && { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+  });
+  const data: unknown = await response.json();
+  if (response.ok) return data as T;
+  const { error } = data as { error?: string };
+  throw new Declined(response.status, error ?? 'The server refused without saying why.');
+}
