@@ -1,6 +1,6 @@
 import type { Brand } from '@/core/brand/document';
 import { Brand as BrandSchema } from '@/core/brand/document';
-import { bundle, type ManifestEntry } from '@/core/formats/bundle';
+import { bundle, manifestFile, sha256, type ManifestEntry } from '@/core/formats/bundle';
 import { loadBrand } from './brands';
 import { database, type PersonRow, type ReleaseFileRow, type ReleaseRow } from './database';
 import { announce } from './live';
@@ -33,17 +33,15 @@ export async function makeRelease(person: PersonRow, brandId: string, seq: numbe
       { brandId, number, seq, note, document: current.brand, manifest: [...manifest], personId: person.id },
       { transaction },
     );
-    await ReleaseFile.bulkCreate(
-      files.map(({ path, mediaType, bytes }, at) => ({
-        brandId,
-        number,
-        path,
-        mediaType,
-        sha256: manifest[at]!.sha256,
-        bytes: Buffer.from(bytes),
-      })),
-      { transaction },
-    );
+    const rows = [...files, manifestFile(current.brand, manifest)].map(async ({ path, mediaType, bytes }) => ({
+      brandId,
+      number,
+      path,
+      mediaType,
+      sha256: await sha256(bytes),
+      bytes: Buffer.from(bytes),
+    }));
+    await ReleaseFile.bulkCreate(await Promise.all(rows), { transaction });
     await announce({ brand: brandId, kind: 'release' }, transaction);
     return number;
   });

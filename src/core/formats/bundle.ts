@@ -1,6 +1,6 @@
 import { zipSync } from 'fflate';
 import type { Brand } from '../brand/document';
-import { textFile, type Written, type WrittenFile } from './format';
+import { slug, textFile, type Written, type WrittenFile } from './format';
 import { writeDestination } from './registry';
 
 /** One line of a manifest: a file with what proves that it is the one that was written. */
@@ -54,9 +54,18 @@ export async function sha256(bytes: Uint8Array): Promise<string> {
   return [...new Uint8Array(digest)].map((value) => value.toString(16).padStart(2, '0')).join('');
 }
 
-/** A zip of the files with their manifest. Times are fixed, so equal files give an equal archive. */
-export function zipBundle(files: readonly WrittenFile[], manifest: readonly ManifestEntry[]): Uint8Array {
-  const all = [...files, textFile('manifest.json', 'application/json', JSON.stringify({ files: manifest }, null, 2) + '\n')];
+/** The manifest as a file beside the others: the brand, its themes, and every file with its hash. */
+export function manifestFile(brand: Brand, manifest: readonly ManifestEntry[]): WrittenFile {
+  const themes = brand.themes.map(({ name }) => ({ name, identifier: slug(name) }));
+  return textFile(
+    'manifest.json',
+    'application/json',
+    JSON.stringify({ brand: brand.name, themes, files: manifest }, null, 2) + '\n',
+  );
+}
+
+/** A zip of the files. Times are fixed, so equal files give an equal archive. */
+export function zipFiles(files: readonly WrittenFile[]): Uint8Array {
   const EPOCH = new Date(1980, 0, 1);
-  return zipSync(Object.fromEntries(all.map((file) => [file.path, [file.bytes, { mtime: EPOCH }]])));
+  return zipSync(Object.fromEntries(files.map((file) => [file.path, [file.bytes, { mtime: EPOCH }]])));
 }

@@ -4,7 +4,7 @@ import { Button, Menu, Portal } from '@chakra-ui/react';
 import { useDeferredValue, useMemo, useState } from 'react';
 import type { Destination } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
-import { bundle, zipBundle } from '@/core/formats/bundle';
+import { bundle, manifestFile, zipFiles } from '@/core/formats/bundle';
 import { slug } from '@/core/formats/format';
 import { FORMATS, formatById, writeDestination } from '@/core/formats/registry';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
@@ -31,7 +31,7 @@ export function Ship() {
     const { files, manifest, problems } = await bundle(brand);
     const error = problems.find((problem) => problem.severity === 'error');
     if (error) return tell(`Nothing was packed: ${error.message}`);
-    download(`${slug(brand.name)}.zip`, 'application/zip', zipBundle(files, manifest));
+    download(`${slug(brand.name)}.zip`, 'application/zip', zipFiles([...files, manifestFile(brand, manifest)]));
   };
   return (
     <>

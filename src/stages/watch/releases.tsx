@@ -1,0 +1,56 @@
+import { Button } from '@chakra-ui/react';
+import { useQuery } from '@tanstack/react-query';
+import type { ManifestEntry } from '@/core/formats/bundle';
+import { useBrand } from '@/ui/brand-context';
+import { request } from '@/ui/request';
+import { StageTitle } from '@/ui/stage-title';
+import css from './watch.module.css';
+
+interface ReleaseSummary {
+  number: number;
+  note: string;
+  by: string;
+  at: string;
+  manifest: ManifestEntry[];
+}
+
+/** Every release with its files and their hashes; each file is there to be fetched for good. */
+export function Releases({ onMatch }: { onMatch: () => void }) {
+  const { id, newest } = useBrand((state) => ({ id: state.id, newest: state.release?.number }));
+  const { data, isError } = useQuery({
+    queryKey: ['releases', id, newest],
+    queryFn: () => request<{ releases: ReleaseSummary[] }>(`/api/brands/${id}/releases`),
+  });
+  return (
+    <>
+      <StageTitle title="Releases" about="Each with its document, its files and their SHA-256, for good">
+        <Button size="xs" variant="outline" onClick={onMatch}>
+          Match report
+        </Button>
+      </StageTitle>
+      {isError && <p>The releases cannot be reached just now; try again in a moment.</p>}
+      {data?.releases.map((release) => (
+        <section key={release.number} className={css.release}>
+          <div>
+            <h2>Release {release.number}</h2>
+            <p>
+              {release.by}, {new Date(release.at).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short', hour12: false })}
+            </p>
+            {release.note && <p>{release.note}</p>}
+          </div>
+          <ul>
+            {release.manifest.map((entry) => (
+              <li key={entry.path}>
+                <a href={`/deliver/${id}/${release.number}/${entry.path}`}>
+                  <code>{entry.path}</code>
+                </a>
+                <code>{entry.bytes.toLocaleString('en')} B</code>
+                <code title={entry.sha256}>{entry.sha256.slice(0, 16)}</code>
+              </li>
+            ))}
+          </ul>
+        </section>
+      ))}
+    </>
+  );
+}

@@ -1,0 +1,80 @@
+import { get, manifest, show } from '../delivery.js';
+
+const canvas = document.querySelector('canvas');
+const context = canvas.getContext('2d', { willReadFrequently: true });
+
+/** Where the ferry's bow is, in the game's pixels. */
+let ferry = 40;
+let repaint = () => {};
+
+/** Loads the strips as an engine loads a lookup texture: decoded by the browser, unfiltered, one texel a colour. */
+async function prepare() {
+  const { files } = await manifest();
+  const index = files.find((file) => file.format === 'game-palette' && file.path.endsWith('.json'));
+  if (!index) throw new Error('this release has no game palette');
+  const { themes } = await (await get(index.path)).json();
+  const folder = index.path.replace(/[^/]*$/, '');
+  const palettes = {};
+  for (const { strip, colours } of themes) {
+    const blob = await (await get(folder + strip)).blob();
+    const image = await createImageBitmap(blob, { colorSpaceConversion: 'none', premultiplyAlpha: 'none' });
+    const texture = new OffscreenCanvas(image.width, 1).getContext('2d');
+    texture.drawImage(image, 0, 0);
+    const { data } = texture.getImageData(0, 0, image.width, 1);
+    const identifier = strip.replace(/\.png$/, '');
+    palettes[identifier] = Object.fromEntries(
+      colours.map(({ pixel, name }) => [name, `rgb(${data.slice(pixel * 4, pixel * 4 + 3).join(' ')})`]),
+    );
+  }
+  return palettes;
+}
+
+function draw(palettes, theme) {
+  const palette = Object.entries(palettes).find(([identifier]) => identifier.endsWith(`-${theme}`))?.[1];
+  if (!palette) throw new Error(`the game palette has no theme ${theme}`);
+  let seen = [];
+  const rectangle = (token, x, y, width, height) => {
+    const colour = palette[token];
+    if (!colour) return;
+    context.fillStyle = colour;
+    context.fillRect(x, y, width, height);
+    seen.push({ token, canvas, x: Math.round(x + width / 2), y: Math.round(y + height / 2) });
+  };
+  repaint = () => {
+    seen = [];
+    context.fillStyle = 'black';
+    context.fillRect(0, 0, canvas.width, canvas.height);
+    rectangle('trainer.sky', 0, 0, 160, 58);
+    seen[0] && Object.assign(seen[0], { x: 4, y: 30 });
+    rectangle('trainer.cloud', 96, 12, 34, 5);
+    rectangle('trainer.cloud', 104, 8, 18, 4);
+    rectangle('trainer.sea', 0, 58, 160, 16);
+    seen.at(-1).x = 3;
+    rectangle('trainer.deep', 0, 74, 160, 26);
+    seen.at(-1).x = 3;
+    for (let x = 6; x < 150; x += 24) rectangle('trainer.weed', x, 94, 9, 3);
+    rectangle('trainer.quay', 140, 54, 20, 46);
+    rectangle('status.alert', 148, 46, 4, 8);
+    rectangle('status.on-time', 154, 46, 4, 8);
+    for (let line = 0; line < 8; line++) rectangle('trainer.hull', ferry - 30 + line, 62 + line, 60 - line * 2, 1);
+    rectangle('trainer.deck', ferry - 20, 52, 34, 10);
+    rectangle('brand.primary', ferry - 20, 49, 34, 3);
+    rectangle('brand.accent', ferry - 12, 55, 5, 4);
+    rectangle('trainer.mast', ferry + 2, 28, 2, 21);
+    rectangle('trainer.sail', ferry - 14, 32, 15, 14);
+    rectangle('trainer.flag', ferry + 4, 28, 9, 5);
+    // The last to be painted at a place is what is to be seen there.
+    window.shown = [...new Map(seen.map((one) => [one.token, one])).values()];
+  };
+  repaint();
+  return window.shown;
+}
+
+addEventListener('keydown', (event) => {
+  const step = { ArrowLeft: -3, ArrowRight: 3 }[event.key];
+  if (!step) return;
+  ferry = Math.min(108, Math.max(32, ferry + step));
+  repaint();
+});
+
+show(prepare, draw);
