@@ -12,7 +12,7 @@ import type { Role } from '@/core/brand/roles';
 import type { ManifestEntry } from '@/core/formats/bundle';
 import { environment } from './environment';
 
-interface Row<T extends Model> extends Model<InferAttributes<T>, InferCreationAttributes<T>> {}
+type Row<T extends Model> = Model<InferAttributes<T>, InferCreationAttributes<T>>;
 
 /** What a person has set for themselves. */
 export interface Preferences {
@@ -79,60 +79,61 @@ export interface ReleaseFileRow extends Row<ReleaseFileRow> {
 }
 
 function define(sequelize: Sequelize) {
-  const key = { type: DataTypes.TEXT, primaryKey: true };
-  const text = { type: DataTypes.TEXT, allowNull: false };
-  const json = { type: DataTypes.JSONB, allowNull: false };
-  const count = { type: DataTypes.INTEGER, allowNull: false };
-  const now = { type: DataTypes.DATE, allowNull: false, defaultValue: DataTypes.NOW };
+  // Each attribute needs an object of its own: Sequelize writes the column's name into it.
+  const key = () => ({ type: DataTypes.TEXT, primaryKey: true });
+  const text = () => ({ type: DataTypes.TEXT, allowNull: false });
+  const json = () => ({ type: DataTypes.JSONB, allowNull: false });
+  const count = () => ({ type: DataTypes.INTEGER, allowNull: false });
+  const now = () => ({ type: DataTypes.DATE, allowNull: false, defaultValue: DataTypes.NOW });
   return {
     sequelize,
-    Organisation: sequelize.define<OrganisationRow>('organisation', { id: key, name: text }),
+    Organisation: sequelize.define<OrganisationRow>('organisation', { id: key(), name: text() }),
     Person: sequelize.define<PersonRow>('person', {
-      id: key,
-      name: text,
-      email: text,
+      id: key(),
+      name: text(),
+      email: text(),
       passwordHash: { type: DataTypes.TEXT },
       demo: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
-      preferences: { ...json, defaultValue: {} },
+      preferences: { ...json(), defaultValue: {} },
     }),
-    Membership: sequelize.define<MembershipRow>('membership', { personId: key, organisationId: key, role: text }),
+    Membership: sequelize.define<MembershipRow>('membership', { personId: key(), organisationId: key(), role: text() }),
     Session: sequelize.define<SessionRow>('session', {
-      id: key,
-      personId: text,
+      id: key(),
+      personId: text(),
       expiresAt: { type: DataTypes.DATE, allowNull: false },
     }),
     Brand: sequelize.define<BrandRow>('brand', {
-      id: key,
-      organisationId: text,
-      seq: { ...count, defaultValue: 0 },
-      document: json,
+      id: key(),
+      organisationId: text(),
+      seq: { ...count(), defaultValue: 0 },
+      document: json(),
     }),
     Change: sequelize.define<ChangeRow>('change', {
-      brandId: key,
-      seq: { ...count, primaryKey: true },
-      key: text,
-      command: json,
-      inverse: json,
+      brandId: key(),
+      seq: { ...count(), primaryKey: true },
+      key: text(),
+      command: json(),
+      inverse: json(),
       touched: { type: DataTypes.ARRAY(DataTypes.TEXT), allowNull: false },
-      personId: text,
-      at: now,
+      personId: text(),
+      at: now(),
     }),
     Release: sequelize.define<ReleaseRow>('release', {
-      brandId: key,
-      number: { ...count, primaryKey: true },
-      seq: count,
-      note: text,
-      document: json,
-      manifest: json,
-      personId: text,
-      at: now,
+      brandId: key(),
+      number: { ...count(), primaryKey: true },
+      seq: count(),
+      note: text(),
+      document: json(),
+      manifest: json(),
+      personId: text(),
+      at: now(),
     }),
     ReleaseFile: sequelize.define<ReleaseFileRow>('releaseFile', {
-      brandId: key,
-      number: { ...count, primaryKey: true },
-      path: key,
-      mediaType: text,
-      sha256: text,
+      brandId: key(),
+      number: { ...count(), primaryKey: true },
+      path: key(),
+      mediaType: text(),
+      sha256: text(),
       bytes: { type: DataTypes.BLOB, allowNull: false },
     }),
   };

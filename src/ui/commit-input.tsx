@@ -3,29 +3,52 @@ import { useState } from 'react';
 
 interface CommitInputProps {
   value: string;
-  /** Called once with the new text, on Enter or when the focus leaves. When it answers false, the old text comes back. */
+  /** Called once with the new text, on Enter or when the focus leaves. */
   onCommit: (value: string) => boolean;
   disabled?: boolean;
   mono?: boolean;
+  /** `plain` reads as the heading it stands in, until it is touched. */
+  look?: 'field' | 'plain';
   label?: string;
+  /** Given, the field may be emptied; says what an empty one means. */
+  placeholder?: string | undefined;
 }
 
+const PLAIN = {
+  variant: 'flushed',
+  font: 'inherit',
+  letterSpacing: 'inherit',
+  height: 'auto',
+  borderColor: 'transparent',
+  style: { fieldSizing: 'content' },
+} as const;
+
 /** A field whose text counts when it is finished; Escape gives the old one back. */
-export function CommitInput({ value, onCommit, disabled = false, mono = false, label }: CommitInputProps) {
+export function CommitInput({
+  value,
+  onCommit,
+  disabled = false,
+  mono = false,
+  look = 'field',
+  label,
+  placeholder,
+}: CommitInputProps) {
   const [draft, setDraft] = useState<string | null>(null);
   const commit = () => {
     const text = draft?.trim();
     setDraft(null);
-    if (text && text !== value) onCommit(text);
+    if (text !== undefined && text !== value && (text !== '' || placeholder !== undefined)) onCommit(text);
   };
   return (
     <Input
       size="xs"
-      aria-label={label}
       fontFamily={mono ? 'mono' : 'body'}
       fontStretch={mono ? '75%' : undefined}
+      {...(look === 'plain' && PLAIN)}
+      aria-label={label}
       value={draft ?? value}
       disabled={disabled}
+      placeholder={placeholder}
       onChange={(event) => setDraft(event.target.value)}
       onBlur={commit}
       onKeyDown={(event) => {

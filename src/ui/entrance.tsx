@@ -22,7 +22,7 @@ export function Entrance({ demoPeople, first }: { demoPeople: { id: string; name
     setError('');
     try {
       await request(path, 'POST', body);
-      window.location.assign('/');
+      window.location.replace('/');
     } catch (failure) {
       setError(
         failure instanceof TypeError ? 'The server cannot be reached; try again in a moment.' : (failure as Error).message,

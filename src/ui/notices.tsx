@@ -13,7 +13,7 @@ export function Notices() {
   return (
     <Toaster toaster={toaster} insetInline={{ base: '4' }}>
       {(toast) => (
-        <Toast.Root width="300px" bg="var(--ink)" color="var(--ground)" borderRadius="0" boxShadow="none">
+        <Toast.Root width="190px" fontSize="12.5px" bg="var(--ink)" color="var(--ground)" borderRadius="0" boxShadow="none">
           <Toast.Description flex="1">{toast.description}</Toast.Description>
           <Toast.CloseTrigger position="static" color="inherit" />
         </Toast.Root>

@@ -5,9 +5,16 @@ import { CacheProvider } from '@emotion/react';
 import { ChakraProvider } from '@chakra-ui/react';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useServerInsertedHTML } from 'next/navigation';
-import { useState, type ReactNode } from 'react';
+import { createContext, use, useState, type ReactNode } from 'react';
 import { Notices } from './notices';
 import { system } from './system';
+
+const Nonce = createContext('');
+
+/** The page's nonce, for what writes style elements of its own. */
+export function useNonce(): string {
+  return use(Nonce);
+}
 
 /** Everything a page stands on: styles drawn on the server with the page's nonce, the neutral theme, queries, notices. */
 export function Providers({ nonce, children }: { nonce: string; children: ReactNode }) {
@@ -20,14 +27,16 @@ export function Providers({ nonce, children }: { nonce: string; children: ReactN
     return <style nonce={nonce} data-emotion={`${cache.key} ${names.join(' ')}`} dangerouslySetInnerHTML={{ __html: css }} />;
   });
   return (
-    <CacheProvider value={cache}>
-      <ChakraProvider value={system}>
-        <QueryClientProvider client={queries}>
-          {children}
-          <Notices />
-        </QueryClientProvider>
-      </ChakraProvider>
-    </CacheProvider>
+    <Nonce value={nonce}>
+      <CacheProvider value={cache}>
+        <ChakraProvider value={system}>
+          <QueryClientProvider client={queries}>
+            {children}
+            <Notices />
+          </QueryClientProvider>
+        </ChakraProvider>
+      </CacheProvider>
+    </Nonce>
   );
 }
 

@@ -33,25 +33,23 @@ function draw(palettes, theme) {
   const palette = Object.entries(palettes).find(([identifier]) => identifier.endsWith(`-${theme}`))?.[1];
   if (!palette) throw new Error(`the game palette has no theme ${theme}`);
   let seen = [];
-  const rectangle = (token, x, y, width, height) => {
+  // A place is looked at in the middle, or where nothing else is painted over it.
+  const rectangle = (token, x, y, width, height, at = [Math.round(x + width / 2), Math.round(y + height / 2)]) => {
     const colour = palette[token];
     if (!colour) return;
     context.fillStyle = colour;
     context.fillRect(x, y, width, height);
-    seen.push({ token, canvas, x: Math.round(x + width / 2), y: Math.round(y + height / 2) });
+    seen.push({ token, canvas, x: at[0], y: at[1] });
   };
   repaint = () => {
     seen = [];
     context.fillStyle = 'black';
     context.fillRect(0, 0, canvas.width, canvas.height);
-    rectangle('trainer.sky', 0, 0, 160, 58);
-    seen[0] && Object.assign(seen[0], { x: 4, y: 30 });
+    rectangle('trainer.sky', 0, 0, 160, 58, [4, 30]);
     rectangle('trainer.cloud', 96, 12, 34, 5);
     rectangle('trainer.cloud', 104, 8, 18, 4);
-    rectangle('trainer.sea', 0, 58, 160, 16);
-    seen.at(-1).x = 3;
-    rectangle('trainer.deep', 0, 74, 160, 26);
-    seen.at(-1).x = 3;
+    rectangle('trainer.sea', 0, 58, 160, 16, [3, 66]);
+    rectangle('trainer.deep', 0, 74, 160, 26, [3, 85]);
     for (let x = 6; x < 150; x += 24) rectangle('trainer.weed', x, 94, 9, 3);
     rectangle('trainer.quay', 140, 54, 20, 46);
     rectangle('status.alert', 148, 46, 4, 8);

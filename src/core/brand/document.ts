@@ -20,7 +20,6 @@ export const EntityId = z
   .regex(/^[A-Za-z0-9][A-Za-z0-9_-]{0,39}$/, 'An id has 1 to 40 letters, digits, hyphens or underscores.')
   .refine((text) => !(text in {}), 'This id is reserved.');
 const id = EntityId;
-// eslint-disable-next-line no-control-regex -- control characters are what is refused
 const CONTROL = /[\u0000-\u001f\u007f]/;
 const name = z
   .string()

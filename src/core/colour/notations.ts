@@ -32,16 +32,16 @@ export function notations(colour: ReadColour): Notation[] {
     { id: 'rgb', label: 'RGB', text: `rgb(${r8} ${g8} ${b8}${a})` },
     { id: 'hsl', label: 'HSL', text: `hsl(${digits(hsl.h ?? 0, 2)} ${percent(hsl.s)} ${percent(hsl.l)}${a})` },
     { id: 'hwb', label: 'HWB', text: `hwb(${digits(hwb.h ?? 0, 2)} ${percent(hwb.w)} ${percent(hwb.b)}${a})` },
-    { id: 'lab', label: 'Lab D50', text: `lab(${digits(lab.l, 3)} ${digits(lab.a, 3)} ${digits(lab.b, 3)}${a})` },
+    { id: 'lab', label: 'Lab D50', text: `lab(${digits(lab.l, 4)} ${digits(lab.a, 4)} ${digits(lab.b, 4)}${a})` },
     { id: 'linear', label: 'Linear', text: `color(srgb-linear ${floats([lin.r, lin.g, lin.b])}${a})` },
     { id: 'float', label: 'Float', text: `color(srgb ${floats([shown.r, shown.g, shown.b])}${a})` },
     { id: 'integer', label: 'Integer', text: String((r8 << 16) | (g8 << 8) | b8) },
   ];
 }
 
-/** `oklch()` with enough digits for every 8-bit colour: four for lightness and chroma, two for hue in degrees. */
+/** `oklch()` with enough digits for every 8-bit colour: five for lightness and chroma, three for hue in degrees (four and two are not). */
 export function oklchText([l, c, h]: ReadColour['oklch'], alpha = 1): string {
-  return `oklch(${digits(l, 4)} ${digits(c, 4)} ${digits(h, 2)}${alpha < 1 ? ` / ${digits(alpha, 3)}` : ''})`;
+  return `oklch(${digits(l, 5)} ${digits(c, 5)} ${digits(h, 3)}${alpha < 1 ? ` / ${digits(alpha, 3)}` : ''})`;
 }
 
 /** The shown colour as linear-light sRGB floats 0..1, as game engines multiply and blend them. */

@@ -15,7 +15,7 @@ export const css = defineFormat({
       .string()
       .regex(/^([a-z][a-z0-9-]*-)?$/, 'A prefix is lower-case letters, digits and hyphens, ending in a hyphen.')
       .default('')
-      .describe('Put before every variable'),
+      .meta({ title: 'Put before every variable', description: 'nothing' }),
   }),
   write(brand, themes, { prefix }) {
     const { themes: shipped, problems } = material(brand, themes);

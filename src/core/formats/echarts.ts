@@ -3,8 +3,8 @@ import { defineFormat, slug, textFile, type WrittenFile } from './format';
 import { material, type ShippedTheme, type ShippedToken } from './material';
 import { cssText } from './css-text';
 
-/** A token's path or a group's; empty for the choice that the words after the dash name. */
-const path = (what: string) => z.string().max(200).default('').describe(what);
+/** A token's path or a group's; `empty` says what is taken when it is left empty. */
+const path = (title: string, empty: string) => z.string().max(200).default('').meta({ title, description: empty });
 
 export const echarts = defineFormat({
   id: 'echarts',
@@ -13,12 +13,12 @@ export const echarts = defineFormat({
   extensions: ['.json'],
   purpose: 'For dashboards: register the file as a theme under any name and name it when a chart is made.',
   options: z.strictObject({
-    series: path('Series colours: a group; – the first data group'),
-    scale: path('Continuous scale: a group; – none'),
-    ground: path('Ground: a token; – the first surface'),
-    text: path('Text: a token; – the first text'),
-    soft: path('Axis labels: a token; – the first text'),
-    lines: path('Grid lines: a token; – the first border'),
+    series: path('Series colours, a group', 'first data group'),
+    scale: path('Continuous scale, a group', 'none'),
+    ground: path('Ground', 'first surface'),
+    text: path('Text', 'first text'),
+    soft: path('Axis labels', 'first text'),
+    lines: path('Grid lines', 'first border'),
   }),
   write(brand, themes, options) {
     const shipped = material(brand, themes);

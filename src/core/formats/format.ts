@@ -63,6 +63,7 @@ export interface Format<Options extends z.ZodObject = z.ZodObject> {
   readonly extensions: readonly string[];
   /** One sentence: where such a file goes. */
   readonly purpose: string;
+  /** Texts, each with `meta`: its title, and as description what it means to leave it empty. */
   readonly options: Options;
   /** @returns null when the bytes are not of this format at all. */
   readonly read?: (file: { name: string; bytes: Uint8Array }) => Reading | null;

@@ -12,7 +12,7 @@ export const gamePalette = defineFormat({
   extensions: ['.png', '.json'],
   purpose: 'For a game engine: load the strip as a lookup texture without filtering or compression; the index names each pixel.',
   options: z.strictObject({
-    group: z.string().max(200).default('').describe('Only this group of tokens; – for all'),
+    group: z.string().max(200).default('').meta({ title: 'Only a group of tokens', description: 'all tokens' }),
   }),
   write(brand, themes, { group }) {
     const { themes: shipped, problems } = material(brand, themes);

@@ -16,7 +16,7 @@ rgb(196 74 58)  Lifebuoy
 | Rope | #c9b08a |
 --gull: #e8ecef;
 Rope again #c9b08a
-Signal #12e4`;
+Signal #12e4f`;
 
 /** The text area is a view of the text and takes no more than this; the whole is read all the same. */
 const SHOWN = 60_000;

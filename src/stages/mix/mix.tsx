@@ -7,6 +7,7 @@ import { PALETTE_KINDS, type Palette } from '@/core/brand/document';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { CommitInput } from '@/ui/commit-input';
 import { Empty } from '@/ui/empty';
+import { ClosestPlot } from '@/ui/plots/closest-plot';
 import { HuePlot } from '@/ui/plots/hue-plot';
 import { LightnessPlot } from '@/ui/plots/lightness-plot';
 import { StageTitle } from '@/ui/stage-title';
@@ -51,13 +52,18 @@ function MixPalette({ palette }: { palette: Palette }) {
     run({ label, steps: [{ do: 'palette.edit', id: palette.id, set }] });
   return (
     <>
-      <StageTitle title={palette.name} about={`${count} ${count === 1 ? 'colour' : 'colours'}`}>
-        <CommitInput
-          label="Palette name"
-          value={palette.name}
-          disabled={!mayEdit}
-          onCommit={(name) => edit(`Rename ${palette.name} to ${name}`, { name })}
-        />
+      <StageTitle
+        title={
+          <CommitInput
+            label="Palette name"
+            look="plain"
+            value={palette.name}
+            disabled={!mayEdit}
+            onCommit={(name) => edit(`Rename ${palette.name} to ${name}`, { name })}
+          />
+        }
+        about={`${count} ${count === 1 ? 'colour' : 'colours'}`}
+      >
         <NativeSelect.Root size="xs" width="130px" disabled={!mayEdit}>
           <NativeSelect.Field
             aria-label="Kind of palette"
@@ -96,6 +102,12 @@ function MixPalette({ palette }: { palette: Palette }) {
                 <figcaption>Hue and chroma</figcaption>
                 <HuePlot swatches={plotted} selected={chosen?.id ?? null} />
               </figure>
+              {count > 1 && (
+                <figure>
+                  <figcaption>Hardest to tell apart</figcaption>
+                  <ClosestPlot swatches={plotted} />
+                </figure>
+              )}
             </div>
           ) : (
             <p className={css.note}>Plots are drawn for palettes of up to {PLOTTED} colours.</p>

@@ -3,7 +3,7 @@ import { useEffect } from 'react';
 import type { Palette, Swatch } from '@/core/brand/document';
 import { tokensUsing } from '@/core/brand/resolve';
 import { useBrandStore, useMayEdit } from '@/ui/brand-context';
-import { isTyping } from '@/ui/frame/frame';
+import { isTyping } from '@/ui/typing';
 import { tell } from '@/ui/notices';
 import { deleteSwatch, duplicateSwatch, editSwatch, insertSwatch } from './swatch-edits';
 import css from './mix.module.css';

@@ -89,7 +89,6 @@ function ChannelSlider({ channel: { label, at, max, step, places }, oklch, disab
   return (
     <Slider.Root
       size="md"
-      aria-label={[label]}
       min={0}
       max={max}
       step={step}
@@ -105,9 +104,7 @@ function ChannelSlider({ channel: { label, at, max, step, places }, oklch, disab
         <code>{value.toFixed(places)}</code>
       </div>
       <Slider.Control>
-        <Slider.Track height="20px" borderRadius="0" style={{ background: track }} opacity="1">
-          <Slider.Range bg="transparent" />
-        </Slider.Track>
+        <Slider.Track height="20px" borderRadius="0" style={{ background: track }} />
         <Slider.Thumb index={0} className={css.thumb}>
           <Slider.HiddenInput />
         </Slider.Thumb>

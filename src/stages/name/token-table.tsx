@@ -130,7 +130,13 @@ function ThemeHead({ theme }: { theme: Theme }) {
     run({ label: `Rename ${theme.name} to ${name}`, steps: [{ do: 'theme.edit', id: theme.id, set: { name } }] });
   return (
     <span role="columnheader" className={css.themeHead}>
-      <CommitInput label={`Name of the theme ${theme.name}`} value={theme.name} disabled={!mayEdit} onCommit={edit} />
+      <CommitInput
+        look="plain"
+        label={`Name of the theme ${theme.name}`}
+        value={theme.name}
+        disabled={!mayEdit}
+        onCommit={edit}
+      />
       {!only && mayEdit && (
         <button
           title={`Delete ${theme.name}`}

@@ -13,7 +13,7 @@ export function DestinationOptions({ destination }: { destination: Destination }
   if (!format) return null;
   const names = Object.keys(format.options.shape);
   const set = (option: string, text: string) => {
-    const options = { ...destination.options, [option]: text === '–' ? '' : text };
+    const options = { ...destination.options, [option]: text };
     const checked = format.options.safeParse(options);
     if (!checked.success) {
       tell(checked.error.issues[0]!.message);
@@ -39,17 +39,21 @@ export function DestinationOptions({ destination }: { destination: Destination }
           }
         />
       </label>
-      {names.map((option) => (
-        <label key={option}>
-          {format.options.shape[option]?.description ?? option}
-          <CommitInput
-            value={String(destination.options[option] ?? '') || '–'}
-            disabled={!mayEdit}
-            mono
-            onCommit={(text) => set(option, text)}
-          />
-        </label>
-      ))}
+      {names.map((option) => {
+        const { title, description } = format.options.shape[option]!.meta() ?? {};
+        return (
+          <label key={option}>
+            {title}
+            <CommitInput
+              value={String(destination.options[option] ?? '')}
+              placeholder={description}
+              disabled={!mayEdit}
+              mono
+              onCommit={(text) => set(option, text)}
+            />
+          </label>
+        );
+      })}
     </div>
   );
 }

@@ -8,6 +8,7 @@ import { tags } from '@lezer/highlight';
 import CodeMirror, { EditorView, type Extension } from '@uiw/react-codemirror';
 import { useEffect, useMemo, useState } from 'react';
 import type { WrittenFile } from '@/core/formats/format';
+import { useNonce } from '@/ui/providers';
 import { copy } from '@/ui/readout/copyable';
 import { colourPatches } from './colour-patches';
 import { download } from './download';
@@ -71,10 +72,18 @@ export function FilePreview({ files }: { files: readonly WrittenFile[] }) {
 
 function Code({ file }: { file: WrittenFile }) {
   const text = useMemo(() => new TextDecoder().decode(file.bytes), [file]);
+  const nonce = useNonce();
   const extensions = useMemo(() => {
     const language = LANGUAGES[file.path.split('.').at(-1)!]?.();
-    return [...(language ? [language] : []), syntaxHighlighting(plain), look, colourPatches, EditorView.lineWrapping];
-  }, [file.path]);
+    return [
+      ...(language ? [language] : []),
+      syntaxHighlighting(plain),
+      look,
+      colourPatches,
+      EditorView.lineWrapping,
+      EditorView.cspNonce.of(nonce),
+    ];
+  }, [file.path, nonce]);
   return (
     <CodeMirror
       value={text}

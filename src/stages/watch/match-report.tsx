@@ -109,7 +109,6 @@ export function MatchReport({ release, onReleases }: { release: Released; onRele
                     src={address + started}
                     title={title}
                     tabIndex={-1}
-                    sandbox="allow-scripts allow-same-origin"
                   />
                 </div>
                 <figcaption>

@@ -9,12 +9,11 @@ import { Readout } from '../readout/readout';
 import { Footer } from './footer';
 import { Guide } from './guide';
 import { Header } from './header';
+import { isTyping } from '../typing';
 import { STAGES } from './stages';
 import { Strand } from './strand';
+import { SURROUNDS, type Surround } from './surrounds';
 import css from './frame.module.css';
-
-export const SURROUNDS = ['paper', 'mid', 'ink'] as const;
-export type Surround = (typeof SURROUNDS)[number];
 
 /** The workshop around every stage: header, strand, stage, readout, footer. */
 export function Frame({ surround, guideHidden, children }: { surround: Surround; guideHidden: boolean; children: ReactNode }) {
@@ -74,9 +73,4 @@ function useFrameKeys(nextSurround: () => void): void {
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, [store, router, nextSurround]);
-}
-
-/** Whether a key belongs to the field the focus is in. */
-export function isTyping(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 }

@@ -15,7 +15,7 @@ import { useMatch } from '../match-store';
 import { request } from '../request';
 import { ReleaseDialog } from './release-dialog';
 import { STAGES, type StageId } from './stages';
-import { SURROUNDS, type Surround } from './frame';
+import { SURROUNDS, type Surround } from './surrounds';
 import css from './frame.module.css';
 
 const SURROUND_WORDS: Record<Surround, string> = { paper: 'Paper surround', mid: 'Mid grey surround', ink: 'Ink surround' };
@@ -39,7 +39,7 @@ export function Header({ surround, onSurround }: { surround: Surround; onSurroun
         <b>{state.name}</b>
         <small>
           {state.person.name}, {state.role}.{' '}
-          <button onClick={() => void request('/api/sign-out', 'POST', {}).then(() => window.location.assign('/sign-in'))}>
+          <button onClick={() => void request('/api/sign-out', 'POST', {}).then(() => window.location.replace('/sign-in'))}>
             Sign out
           </button>
         </small>
@@ -161,7 +161,7 @@ function useStageCounts(): Record<StageId, string> {
     mix: '',
     name: colourless > 0 ? `${colourless} without colour` : '',
     prove: failing > 0 ? `${failing} failing` : '',
-    ship: unreleased > 0 ? `${unreleased} unreleased` : '',
+    ship: !release ? 'no release yet' : unreleased > 0 ? `${unreleased} unreleased` : '',
     watch: differing
       ? `${differing} ${differing === 1 ? 'screen differs' : 'screens differ'}`
       : release

@@ -4,6 +4,7 @@ import { memo } from 'react';
 import { Bar, BarChart, Cell, ReferenceLine, XAxis, YAxis } from 'recharts';
 import { readColour } from '@/core/colour/read';
 import type { Swatch } from '@/core/brand/document';
+import css from './plots.module.css';
 
 /** OKLCH lightness of each swatch, 0..1, in the palette's order: how it would print in grey. */
 export const LightnessPlot = memo(function LightnessPlot({
@@ -16,6 +17,7 @@ export const LightnessPlot = memo(function LightnessPlot({
   const data = swatches.map((swatch, at) => ({ at: at + 1, lightness: readColour(swatch.value)!.oklch[0], swatch }));
   return (
     <BarChart
+      className={css.plot}
       width={330}
       height={158}
       data={data}
@@ -23,22 +25,8 @@ export const LightnessPlot = memo(function LightnessPlot({
       barCategoryGap="28%"
       accessibilityLayer={false}
     >
-      <XAxis
-        dataKey="at"
-        tickLine={false}
-        axisLine={{ stroke: 'var(--ink)' }}
-        tick={{ fontSize: 9, fill: 'var(--soft)', fontFamily: 'Martian Mono Variable' }}
-        interval="preserveStartEnd"
-        height={20}
-      />
-      <YAxis
-        domain={[0, 1]}
-        ticks={[0, 0.5, 1]}
-        width={26}
-        tickLine={false}
-        axisLine={false}
-        tick={{ fontSize: 9, fill: 'var(--soft)', fontFamily: 'Martian Mono Variable' }}
-      />
+      <XAxis dataKey="at" tickLine={false} axisLine={{ stroke: 'var(--ink)' }} interval="preserveStartEnd" height={20} />
+      <YAxis domain={[0, 1]} ticks={[0, 0.5, 1]} width={26} tickLine={false} axisLine={false} />
       <ReferenceLine y={0.5} stroke="var(--line)" />
       <ReferenceLine y={1} stroke="var(--line)" />
       <Bar dataKey="lightness" isAnimationActive={false} minPointSize={1}>

@@ -1,0 +1,12 @@
+/** Unit tests lie beside their code; tests/reference holds published values, tests/server and tests/browser need a database. */
+const config = {
+  testEnvironment: 'node',
+  transform: { '^.+\\.(t|j)sx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' } }] },
+  // Packages that ship ES modules only.
+  transformIgnorePatterns: ['/node_modules/(?!(nanoid|culori|color-name|fast-png|iobuffer|fflate)/)'],
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^server-only$': '<rootDir>/node_modules/server-only/empty.js' },
+  testPathIgnorePatterns: ['/node_modules/', '/.next/'],
+  modulePathIgnorePatterns: ['<rootDir>/.next/'],
+};
+
+export default config;

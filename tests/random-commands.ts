@@ -1,0 +1,113 @@
+import fc from 'fast-check';
+import { apply } from '@/core/brand/apply';
+import type { Command, Step } from '@/core/brand/commands';
+import type { Brand, Swatch } from '@/core/brand/document';
+
+/** Numbers from which a command for whatever brand is at hand is made; unlike ids, they fit any state of it. */
+export interface Pick {
+  readonly kind: number;
+  readonly a: number;
+  readonly b: number;
+  readonly c: number;
+}
+
+const nat = fc.nat(10_000);
+export const anyCommand: fc.Arbitrary<Pick> = fc.record({ kind: nat, a: nat, b: nat, c: nat });
+
+let counter = 0;
+
+/** A command that makes some sense for the brand, though it may be refused. */
+export function commandFor(brand: Brand, { kind, a, b, c }: Pick): Command {
+  const one = <T>(list: readonly T[], at: number): T | undefined => list[at % Math.max(1, list.length)];
+  const swatches = brand.palettes.flatMap((palette) => palette.swatches);
+  const fresh = () => `x${counter++}`;
+  const swatch = (): Swatch => ({
+    id: fresh(),
+    name: `N ${c}`,
+    value: `#${(c * 977).toString(16).padStart(6, '0')}`,
+    locked: c % 5 === 0,
+  });
+  const palette = one(brand.palettes, a);
+  const chosen = [
+    ...new Set([one(swatches, a), one(swatches, b), one(swatches, b + 1), one(swatches, c)].flatMap((found) => found?.id ?? [])),
+  ];
+  const token = one(brand.tokens, a);
+  const theme = one(brand.themes, b)!;
+  const makers: (() => Step | undefined)[] = [
+    () =>
+      palette && {
+        do: 'swatch.add',
+        palette: palette.id,
+        swatches: [swatch(), swatch()],
+        before: one(palette.swatches, b)?.id ?? null,
+      },
+    () =>
+      chosen[0] === undefined
+        ? undefined
+        : { do: 'swatch.edit', id: chosen[0], set: { value: `rgb(${a % 256} ${b % 256} ${c % 256})` } },
+    () =>
+      chosen[0] === undefined ? undefined : { do: 'swatch.edit', id: chosen[0], set: { name: `R ${c}`, locked: c % 2 === 0 } },
+    () => (chosen.length > 0 ? { do: 'swatch.remove', ids: chosen } : undefined),
+    () =>
+      chosen.length > 0 && palette
+        ? { do: 'swatch.move', ids: chosen, palette: palette.id, before: one(palette.swatches, c)?.id ?? null }
+        : undefined,
+    () => ({
+      do: 'palette.add',
+      palette: { id: fresh(), name: 'P', kind: 'loose', swatches: [swatch()] },
+      before: palette?.id ?? null,
+    }),
+    () => palette && { do: 'palette.edit', id: palette.id, set: { name: `Q ${c}` } },
+    () => palette && { do: 'palette.move', id: palette.id, before: one(brand.palettes, c)?.id ?? null },
+    () => palette && { do: 'palette.remove', id: palette.id },
+    () => ({
+      do: 'theme.add',
+      theme: { id: fresh(), name: `T ${c}` },
+      before: c % 2 ? theme.id : null,
+      values: token?.values[theme.id] ? { [token.id]: token.values[theme.id]! } : {},
+    }),
+    () => ({ do: 'theme.remove', id: theme.id }),
+    () => ({ do: 'theme.move', id: theme.id, before: one(brand.themes, c)!.id }),
+    () =>
+      token && {
+        do: 'token.set',
+        id: token.id,
+        set: { [theme.id]: c % 3 === 0 ? null : c % 3 === 1 ? { colour: 'teal' } : { token: one(brand.tokens, c)!.id } },
+      },
+    () => token && { do: 'token.edit', id: token.id, set: { path: `r.${c}`, description: 'x', on: [one(brand.tokens, b)!.id] } },
+    () => ({
+      do: 'token.add',
+      tokens: [
+        { id: fresh(), path: `n.${c}`, role: 'text', description: '', on: [], values: { [theme.id]: { colour: 'navy' } } },
+      ],
+      before: token?.id ?? null,
+    }),
+    () => token && { do: 'token.remove', ids: [token.id, ...(c % 2 ? [one(brand.tokens, b)!.id] : [])] },
+    () =>
+      token && { do: 'token.move', ids: [...new Set([token.id, one(brand.tokens, b)!.id])], before: one(brand.tokens, c)!.id },
+    () => ({
+      do: 'destination.add',
+      destination: { id: fresh(), name: 'D', format: 'css', options: { b: c, a: 1 } },
+      before: null,
+    }),
+    () =>
+      brand.destinations[0] && { do: 'destination.edit', id: brand.destinations[0].id, set: { options: { a: c, b: [1, null] } } },
+    () => brand.destinations[0] && { do: 'destination.remove', id: brand.destinations[0].id },
+    () => ({ do: 'brand.edit', set: { name: `B ${c}` } }),
+  ];
+  const step = makers[kind % makers.length]!() || ({ do: 'brand.edit', set: { name: `B ${c}` } } as Step);
+  return { label: 'Random', steps: [step] };
+}
+
+/** Carries out what can be carried out. */
+export function runAll(start: Brand, picks: readonly Pick[]): { brand: Brand; inverses: Command[]; applied: number } {
+  let brand = start;
+  const inverses: Command[] = [];
+  for (const pick of picks) {
+    const result = apply(brand, commandFor(brand, pick));
+    if (!result.ok) continue;
+    brand = result.brand;
+    inverses.push(result.inverse);
+  }
+  return { brand, inverses, applied: inverses.length };
+}

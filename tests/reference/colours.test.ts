@@ -1,0 +1,85 @@
+import { deltaE2000, deltaEOk } from '@/core/colour/difference';
+import { notations } from '@/core/colour/notations';
+import { readColour } from '@/core/colour/read';
+// eslint-disable-next-line @typescript-eslint/ban-ts-comment -- the list ships without types
+// @ts-ignore
+import names from 'color-name';
+import Color from 'colorjs.io';
+import fc from 'fast-check';
+
+const hex = fc.integer({ min: 0, max: 0xffffff }).map((value) => `#${value.toString(16).padStart(6, '0')}`);
+
+test('all 148 named colours of CSS Color 4 (list: color-name)', () => {
+  const list = Object.entries(names as Record<string, [number, number, number]>);
+  expect(list).toHaveLength(148);
+  for (const [name, rgb] of list) {
+    expect([name, readColour(name)?.hex]).toEqual([name, `#${rgb.map((value) => value.toString(16).padStart(2, '0')).join('')}`]);
+  }
+});
+
+test.each([
+  // CSS Color 4, worked examples in the text of the standard.
+  ['hsl(120deg 100% 25%)', '#008000'],
+  ['hwb(150 20% 10%)', '#33e68c'],
+  ['oklch(40.101% 0.12332 21.555)', '#7d2329'],
+  ['lab(29.2345% 39.3825 20.0664)', '#7d2329'],
+  ['lch(52.2345% 72.2 56.2)', '#c65d06'],
+  ['color(srgb-linear 0.435 0.017 0.055)', '#b02242'],
+  ['rgb(100% 0% 0% / 50%)', '#ff0000'],
+  ['#0f08', '#00ff00'],
+])('%s is %s', (css, expected) => {
+  expect(readColour(css)?.hex).toBe(expected);
+});
+
+test.each(['#12345', '#12', '162631', 'notacolour', 'rgb(1 2)', '', 'url(x)', 'oklch(a b c)'])('%j is no colour', (text) => {
+  expect(readColour(text)).toBeNull();
+});
+
+test('conversions agree with an independent library (colorjs.io)', () => {
+  const channels = fc.tuple(
+    fc.double({ min: 0.02, max: 0.98, noNaN: true }),
+    fc.double({ min: 0, max: 0.37, noNaN: true }),
+    fc.double({ min: 0, max: 360, noNaN: true }),
+  );
+  fc.assert(
+    fc.property(channels, ([l, c, h]) => {
+      const css = `oklch(${l.toFixed(4)} ${c.toFixed(4)} ${h.toFixed(2)})`;
+      const other = new Color(css);
+      const own = readColour(css)!;
+      const inside = other.inGamut('srgb', { epsilon: 1e-6 });
+      expect(own.clipped > 0).toBe(!inside);
+      const expected = (inside ? other : other.toGamut({ space: 'srgb', method: 'css' })).to('srgb').coords;
+      own.rgb.forEach((channel, at) => expect(Math.abs(channel - expected[at]!)).toBeLessThan(inside ? 1e-4 : 0.012));
+    }),
+    { numRuns: 300 },
+  );
+});
+
+test('every notation of an 8-bit colour reads back as that colour', () => {
+  fc.assert(
+    fc.property(hex, (value) => {
+      for (const { id, text } of notations(readColour(value)!)) {
+        if (id === 'integer') expect(Number(text)).toBe(parseInt(value.slice(1), 16));
+        else expect([id, readColour(text)?.hex]).toEqual([id, value]);
+      }
+    }),
+    { numRuns: 500 },
+  );
+});
+
+test('greys have neither chroma nor hue', () => {
+  for (let value = 0; value < 256; value++) {
+    const [, c, h] = readColour(`rgb(${value} ${value} ${value})`)!.oklch;
+    expect([c, h]).toEqual([0, 0]);
+  }
+});
+
+test('differences: equal is 0, and OKLab agrees with an independent library (colorjs.io)', () => {
+  fc.assert(
+    fc.property(hex, hex, (one, two) => {
+      expect(deltaE2000(one, one)).toBe(0);
+      expect(deltaEOk(one, two)).toBeCloseTo(new Color(one).deltaE(two, 'OK'), 4);
+      expect(deltaE2000(one, two)).toBeCloseTo(deltaE2000(two, one), 6);
+    }),
+  );
+});

@@ -1,0 +1,67 @@
+import { contrastRatio, nearestPassing, relativeLuminance } from '@/core/colour/contrast';
+import { readColour } from '@/core/colour/read';
+import Color from 'colorjs.io';
+import fc from 'fast-check';
+
+const read = (css: string) => readColour(css)!;
+const hex = fc.integer({ min: 0, max: 0xffffff }).map((value) => `#${value.toString(16).padStart(6, '0')}`);
+
+test.each([
+  // WCAG 2.2, definition "contrast ratio": from 1 to 21.
+  ['#000000', '#ffffff', 21],
+  ['#ffffff', '#ffffff', 1],
+  // Common practice: the greys on either side of 4.5 on white.
+  ['#777777', '#ffffff', 4.478],
+  ['#767676', '#ffffff', 4.542],
+  // W3C, "Understanding 1.4.3": pure red and blue on white.
+  ['#ff0000', '#ffffff', 3.998],
+  ['#0000ff', '#ffffff', 8.592],
+])('contrast of %s on %s is %d', (text, ground, expected) => {
+  expect(contrastRatio(read(text), read(ground))).toBeCloseTo(expected, 3);
+});
+
+test('luminance of the primaries is the weights of WCAG 2.2', () => {
+  expect([relativeLuminance([1, 0, 0]), relativeLuminance([0, 1, 0]), relativeLuminance([0, 0, 1])]).toEqual([
+    0.2126, 0.7152, 0.0722,
+  ]);
+});
+
+test('agrees with an independent library (colorjs.io, WCAG21)', () => {
+  fc.assert(
+    fc.property(hex, hex, (one, two) => {
+      // That library takes luminance from XYZ with more digits than WCAG's weights have.
+      const other = new Color(one).contrast(two, 'WCAG21');
+      expect(Math.abs(contrastRatio(read(one), read(two)) / other - 1)).toBeLessThan(5e-4);
+    }),
+  );
+});
+
+test('translucent text is laid over its ground first', () => {
+  // Half black over white is #808080 (127.5, rounded by neither side).
+  expect(contrastRatio(read('rgb(0 0 0 / 0.5)'), read('#fff'))).toBeCloseTo(3.98, 1);
+});
+
+test('the proposal passes on every ground, keeps the hue, and no nearer lightness does', () => {
+  fc.assert(
+    fc.property(hex, hex, (text, ground) => {
+      const grounds = [read(ground)];
+      const found = nearestPassing(read(text), grounds, 4.5);
+      // Some text always passes on a single ground: black or white does.
+      expect(found).not.toBeNull();
+      expect(contrastRatio(found!, grounds[0]!)).toBeGreaterThanOrEqual(4.5);
+      const [l, c, h] = read(text).oklch;
+      const distance = Math.abs(found!.oklch[0] - l);
+      for (const nearer of [l - distance + 0.01, l + distance - 0.01]) {
+        if (Math.abs(nearer - l) >= distance || nearer < 0 || nearer > 1) continue;
+        const candidate = read(read(`oklch(${nearer} ${c} ${h})`).hex);
+        // Rounding to 8 bits moves a dark colour's lightness by up to a hundredth.
+        if (Math.abs(nearer - l) < distance - 0.02) expect(contrastRatio(candidate, grounds[0]!)).toBeLessThan(4.5);
+      }
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test('says so when no lightness passes on all grounds', () => {
+  expect(nearestPassing(read('#800'), [read('#000'), read('#fff'), read('#777')], 4.5)).toBeNull();
+});
