@@ -1,0 +1,123 @@
+import { execFileSync, spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { brandJsonSchema } from '@/core/brand/document';
+import { RESOURCES_XSD } from '@/core/formats/xml-resources';
+
+const folder = mkdtempSync(join(tmpdir(), 'breakwater-cli-'));
+const file = (name: string, content: string | Uint8Array) => {
+  writeFileSync(join(folder, name), content);
+  return join(folder, name);
+};
+const run = (...args: string[]) => spawnSync('bin/breakwater', args, { encoding: 'utf8' });
+
+test('inspect --json gives colours, names and places', () => {
+  const { stdout, status } = run(
+    'inspect',
+    file('deck.txt', 'Keel: #162631\nfoam DDF0EE80x\nBuoy rgb(218 69 44 / 50%)\n#12345\n'),
+    '--json',
+  );
+  expect(status).toBe(0);
+  expect(JSON.parse(stdout)).toEqual({
+    format: 'text',
+    palettes: [
+      {
+        name: 'deck',
+        kind: 'loose',
+        swatches: [
+          { name: 'Keel', css: '#162631', hex: '#162631', alpha: 1 },
+          { name: 'Buoy', css: 'rgb(218 69 44 / 50%)', hex: '#da452c', alpha: 0.5 },
+        ],
+      },
+    ],
+    tokens: [],
+    problems: [
+      { severity: 'warning', line: 2, column: 1, message: expect.stringContaining('No colour') },
+      { severity: 'warning', line: 4, column: 1, message: expect.stringContaining('this has 5') },
+    ],
+  });
+});
+
+test('a brand file is read with its aliases', () => {
+  const reading = JSON.parse(run('inspect', 'demo/quillhaven.breakwater.json', '--json').stdout) as {
+    format: string;
+    palettes: unknown[];
+    tokens: object[];
+  };
+  expect([reading.format, reading.palettes.length]).toEqual(['brand', 6]);
+  expect(reading.tokens).toContainEqual({ path: 'text.link', hex: '#006871', alpha: 1, alias: 'brand.primary' });
+});
+
+test.each([
+  ['no file', ['inspect', '/nowhere/x.txt'], 'is not there'],
+  ['no text', ['inspect', file('a.bin', new Uint8Array([0, 1, 2]))], 'not of a kind'],
+  ['no colour', ['inspect', file('b.txt', 'nothing here')], 'no colour'],
+  ['no such reader', ['inspect', file('c.txt', '#fff'), '--as', 'nope'], 'no reader “nope”'],
+  ['a broken brand', ['inspect', file('d.breakwater.json', '{"format":"breakwater-brand"')], 'not JSON'],
+  ['no such format', ['export', 'demo/quillhaven.breakwater.json', '--to', 'nope', '--out', folder], 'no format “nope”'],
+  [
+    'no such theme',
+    ['export', 'demo/quillhaven.breakwater.json', '--to', 'css', '--theme', 'Noon', '--out', folder],
+    'has Day, Night bridge',
+  ],
+])('%s: exit 2 and one clear line', (_name, args, words) => {
+  const { status, stderr, stdout } = run(...args);
+  expect([status, stdout]).toEqual([2, '']);
+  expect(stderr).toContain(words);
+  expect(stderr.trim().split('\n')).toHaveLength(1);
+});
+
+test('export writes what it lists, with hashes', () => {
+  const out = join(folder, 'out');
+  const { files } = JSON.parse(
+    run('export', 'demo/quillhaven.breakwater.json', '--to', 'css,xml-resources', '--theme', 'Day', '--out', out, '--json')
+      .stdout,
+  ) as {
+    files: { format: string; path: string; bytes: number; sha256: string }[];
+  };
+  expect(files.map(({ path }) => path)).toEqual([
+    'css/quillhaven-ferries.css',
+    'css/_quillhaven-ferries.scss',
+    'interface/quillhaven-ferries-day.xml',
+    'interface/resources.xsd',
+  ]);
+  for (const { path, bytes, sha256 } of files) {
+    expect([
+      readFileSync(join(out, path)).length,
+      execFileSync('sha256sum', [join(out, path)])
+        .toString()
+        .slice(0, 64),
+    ]).toEqual([bytes, sha256]);
+  }
+});
+
+test('any readable file can be exported, and the terminal shows patches', () => {
+  const list = file('list.txt', '#162631 Keel\n#ddf0ee Foam\n#ddf0ee Foam\n');
+  expect(run('export', list, '--to', 'all', '--out', join(folder, 'all')).status).toBe(0);
+  expect(readFileSync(join(folder, 'all/css/list.css'), 'utf8')).toContain('--list-foam: #ddf0ee;');
+  const shown = spawnSync('bin/breakwater', ['inspect', list], {
+    encoding: 'utf8',
+    env: { ...process.env, FORCE_COLOR: '1' },
+  }).stdout;
+  expect(shown).toContain('\u001b[48;2;22;38;49m');
+});
+
+test('formats --json lists every format with what it does', () => {
+  const rows = JSON.parse(run('formats', '--json').stdout) as { id: string; reads: boolean; writes: boolean }[];
+  expect(rows.map(({ id, reads, writes }) => [id, reads, writes])).toEqual([
+    ['brand', true, true],
+    ['echarts', false, true],
+    ['css', false, true],
+    ['game-palette', false, true],
+    ['xml-resources', false, true],
+    ['text', true, false],
+  ]);
+});
+
+test('the published schemas are those of the code (npm run schema writes them)', () => {
+  expect(JSON.parse(readFileSync('docs/formats/breakwater-brand.schema.json', 'utf8'))).toEqual(
+    JSON.parse(JSON.stringify(brandJsonSchema())),
+  );
+  expect(readFileSync('docs/formats/resources.xsd', 'utf8')).toBe(RESOURCES_XSD);
+});
