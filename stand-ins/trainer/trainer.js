@@ -34,7 +34,7 @@ function draw(palettes, theme) {
   if (!palette) throw new Error(`the game palette has no theme ${theme}`);
   let seen = [];
   // A place is looked at in the middle, or where nothing else is painted over it.
-  const rectangle = (token, x, y, width, height, at = [Math.round(x + width / 2), Math.round(y + height / 2)]) => {
+  const rectangle = (token, x, y, width, height, at = [Math.floor(x + width / 2), Math.floor(y + height / 2)]) => {
     const colour = palette[token];
     if (!colour) return;
     context.fillStyle = colour;

@@ -71,7 +71,7 @@ function useSwatchActs(palette: Palette, chosen: Swatch | undefined) {
         if (!run(deleteSwatch(brand, swatch))) return;
         select(next ? { swatch: next.id } : null);
         if (users > 0)
-          tell(`${users} tokens came to ${swatch.name}; they keep its colour as their own. Undo brings the link back.`);
+          tell(`Tokens that came to ${swatch.name}: ${users}. They keep its colour as their own; undo brings the link back.`);
       }),
     },
   ];

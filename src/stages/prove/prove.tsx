@@ -67,7 +67,7 @@ function Pair({ brand, pair }: { brand: Brand; pair: TextPair }) {
   const proposal = useMemo(() => (passes ? null : proposeText(brand, pair)), [brand, pair, passes]);
   return (
     <li className={css.pair} data-passes={passes} data-pair={`${theme.name}/${text.path}/${surface.path}`}>
-      <div className={css.sample} style={{ background: surfaceColour.hex, color: textColour.hex, opacity: 1 }}>
+      <div data-sample className={css.sample} style={{ background: surfaceColour.hex, color: textColour.hex }}>
         <b>Aa</b> The 07:40 to Mill Quay
       </div>
       <div className={css.words}>
@@ -105,7 +105,7 @@ function Proposal({ brand, pair, proposal }: { brand: Brand; pair: TextPair; pro
   const users = swatch ? tokensUsing(brand, { swatch: swatch.id }).length : 0;
   return (
     <div className={css.proposal}>
-      <div className={css.sample} style={{ background: surfaceColour.hex, color: proposal.hex }}>
+      <div data-sample className={css.sample} style={{ background: surfaceColour.hex, color: proposal.hex }}>
         <b>Aa</b> The 07:40 to Mill Quay
       </div>
       <div className={css.words}>

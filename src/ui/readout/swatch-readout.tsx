@@ -26,7 +26,7 @@ export function SwatchReadout({ id }: { id: string }) {
       <h2>{swatch.name}</h2>
       <p className={css.about}>
         {ORDINALS[place] ?? `number ${place + 1}`} of {palette.name};{' '}
-        {users.length === 0 ? 'no token uses it' : `used by ${users.length} tokens`}
+        {users.length === 0 ? 'no token uses it' : `used by ${users.length} ${users.length === 1 ? 'token' : 'tokens'}`}
       </p>
       <h3>Notations</h3>
       <ul className={css.rows} data-testid="notations">
@@ -54,7 +54,7 @@ export function SwatchReadout({ id }: { id: string }) {
               const ratio = contrastRatio(colour, ground!);
               return (
                 <li key={token.id}>
-                  <i className={css.chip} style={{ background: ground!.hex, color: colour.hex }}>
+                  <i data-sample className={css.chip} style={{ background: ground!.hex, color: colour.hex }}>
                     Aa
                   </i>
                   <span>{token.path}</span>

@@ -1,0 +1,108 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
+import type { Stand } from '../stand';
+
+const FLAGS =
+  '--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync --force-color-profile=srgb';
+
+export function launch(): Promise<Browser> {
+  return puppeteer.launch({
+    executablePath: '/usr/bin/chromium',
+    headless: true,
+    defaultViewport: { width: 1280, height: 800 },
+    args: FLAGS.split(' '),
+  });
+}
+
+/** A person at a page of their own: real mouse and keyboard, and every error of the page remembered. */
+export class Person {
+  readonly errors: string[] = [];
+
+  private constructor(
+    readonly page: Page,
+    private readonly url: string,
+  ) {
+    page.on('pageerror', (error) => this.errors.push(String(error)));
+    page.on('console', (message) => {
+      // The browser's own line about a request that was refused or a server that is down is no error of the page.
+      if (message.type() === 'error' && !message.text().startsWith('Failed to load resource')) this.errors.push(message.text());
+    });
+  }
+
+  static async enter(browser: Browser, stand: Stand, name: string): Promise<Person> {
+    const context = await browser.createBrowserContext();
+    await context.overridePermissions(stand.url, ['clipboard-read', 'clipboard-write', 'clipboard-sanitized-write']);
+    const person = new Person(await context.newPage(), stand.url);
+    await person.page.goto(`${stand.url}/sign-in`, { waitUntil: 'networkidle0' });
+    await person.click(name);
+    await person.page.waitForSelector('[data-testid=kept]');
+    return person;
+  }
+
+  /** Goes to a stage by its stop on the line. */
+  async stage(label: string): Promise<void> {
+    await (await this.find(`nav[aria-label=Stages] ::-p-text(${label})`)).click();
+    await this.page.waitForFunction((path) => location.pathname.endsWith(path), {}, `/${label.toLowerCase()}`);
+  }
+
+  /** Waits for the first match of a selector (or `::-p-text()`, `::-p-aria()`) that can be seen. */
+  async find(selector: string): Promise<ElementHandle<Element>> {
+    const found = await this.page.waitForSelector(selector, { visible: true, timeout: 10_000 });
+    return found!;
+  }
+
+  /** Clicks the button or link with these words. */
+  async click(words: string): Promise<void> {
+    await this.page.locator(`::-p-xpath(//*[self::button or self::a][starts-with(normalize-space(.), "${words}")])`).click();
+  }
+
+  /** Puts a text into the field with this label, as typing and then Enter would. */
+  async fill(label: string, text: string, enter = true): Promise<void> {
+    const field = await this.find(`::-p-aria(${label})`);
+    await field.click({ count: 3 });
+    await field.type(text);
+    if (enter) await this.page.keyboard.press('Enter');
+  }
+
+  /** Pastes a text into the focused field, through the clipboard. */
+  async paste(text: string): Promise<void> {
+    await this.page.evaluate((content) => navigator.clipboard.writeText(content), text);
+    await this.page.keyboard.down('Control');
+    await this.page.keyboard.press('v');
+    await this.page.keyboard.up('Control');
+  }
+
+  async keys(...keys: Parameters<Page['keyboard']['press']>[0][]): Promise<void> {
+    for (const key of keys.slice(0, -1)) await this.page.keyboard.down(key);
+    await this.page.keyboard.press(keys.at(-1)!);
+    for (const key of keys.slice(0, -1).reverse()) await this.page.keyboard.up(key);
+  }
+
+  /** Leaves every field, so that keys are shortcuts. */
+  blur(): Promise<void> {
+    return this.page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  }
+
+  /** Waits until a text is on the page. */
+  async sees(text: string, timeout = 10_000): Promise<void> {
+    await this.page.waitForFunction((words) => document.body.innerText.includes(words), { timeout }, text);
+  }
+
+  texts(selector: string): Promise<string[]> {
+    return this.page.$$eval(selector, (found) => found.map((one) => (one as HTMLElement).innerText.trim().replace(/\s+/g, ' ')));
+  }
+
+  /** Downloads go to a fresh folder. */
+  async downloads(): Promise<string> {
+    const folder = mkdtempSync(join(tmpdir(), 'breakwater-downloads-'));
+    const session = await this.page.createCDPSession();
+    await session.send('Browser.setDownloadBehavior', {
+      behavior: 'allow',
+      downloadPath: folder,
+      browserContextId: this.page.browserContext().id!,
+    });
+    return folder;
+  }
+}

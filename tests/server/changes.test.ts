@@ -1,0 +1,125 @@
+import { Client } from 'pg';
+import { openStand, Visitor, type Stand } from '../stand';
+import { sha256 } from '@/core/formats/bundle';
+
+let stand: Stand;
+let ida: Visitor;
+beforeAll(async () => {
+  stand = await openStand('changes');
+  ida = await Visitor.demo(stand, 'ida');
+}, 60_000);
+afterAll(() => stand.close());
+
+const value = (id: string, css: string) => ({ do: 'swatch.edit', id, set: { value: css } });
+const brand = async () => (await ida.send('GET', '/api/brands/quillhaven')).body;
+const swatch = async (id: string) =>
+  (await brand()).brand.palettes
+    .flatMap((palette: { swatches: { id: string }[] }) => palette.swatches)
+    .find((one: { id: string }) => one.id === id);
+
+test('a command sent twice is done once and answered alike', async () => {
+  const add = {
+    do: 'swatch.add',
+    palette: 'deck',
+    swatches: [{ id: 'once', name: 'Once', value: 'teal', locked: false }],
+    before: null,
+  };
+  const first = await ida.change([add], ['samekey1']);
+  expect(await ida.change([add], ['samekey1'])).toEqual(first);
+  expect((await brand()).seq).toBe(first.body.outcomes[0].seq);
+});
+
+test('what is refused has its sentence, and the rest of what was sent is done', async () => {
+  const { body } = await ida.change([value('core-harbour', 'red'), value('core-foam', '#eeffee')]);
+  expect(body.outcomes).toEqual([
+    { key: expect.any(String), refusal: 'Harbour is locked. Unlock it to change its colour.' },
+    { key: expect.any(String), seq: expect.any(Number) },
+  ]);
+  expect((await swatch('core-foam')).value).toBe('#eeffee');
+});
+
+test('many at once are put in one order without gaps, and everybody hears of them', async () => {
+  const oren = await Visitor.demo(stand, 'oren');
+  const { seq } = await brand();
+  const stream = await oren.fetch(`/api/brands/quillhaven/events?after=${seq}`);
+  const reader = stream.body!.getReader();
+  const sent = await Promise.all(
+    Array.from({ length: 20 }, (_, n) => (n % 2 ? ida : oren).change([value('core-rope', `rgb(${n} ${n} ${n})`)])),
+  );
+  const places = sent.map(({ body }) => body.outcomes[0].seq).sort((a, b) => a - b);
+  expect(places).toEqual(Array.from({ length: 20 }, (_, n) => seq + 1 + n));
+  let heard = '';
+  while (!heard.includes(`id: ${seq + 20}\n`)) heard += new TextDecoder().decode((await reader.read()).value);
+  expect([...heard.matchAll(/^id: (\d+)$/gm)].map((match) => Number(match[1]))).toEqual(places);
+  expect(heard).toContain('"by":"Oren"');
+  await reader.cancel();
+});
+
+test('the history says who changed what', async () => {
+  const { body } = await ida.send('GET', '/api/brands/quillhaven/history/core-rope');
+  expect(body.history).toHaveLength(20);
+  expect(new Set(body.history.map((entry: { by: string }) => entry.by))).toEqual(new Set(['Ida', 'Oren']));
+});
+
+test('ten thousand swatches are taken in one command; more than a brand holds are refused', async () => {
+  const many = (count: number, start: number) => ({
+    do: 'swatch.add',
+    palette: 'deck',
+    swatches: Array.from({ length: count }, (_, n) => ({
+      id: `m${start + n}`,
+      name: `</script> 🚢 \u202e ${n}`,
+      value: `#${n.toString(16).padStart(6, '0')}`,
+      locked: false,
+    })),
+    before: null,
+  });
+  expect((await ida.change([many(10_000, 0)])).body.outcomes[0].seq).toEqual(expect.any(Number));
+  expect((await ida.change([many(10_000, 10_000)])).body.outcomes[0].refusal).toContain('at most 20000 swatches');
+  const page = await (await ida.fetch('/brand/quillhaven/mix')).text();
+  expect(page).not.toContain('</script> 🚢');
+  expect(
+    (await ida.change([{ do: 'swatch.remove', ids: Array.from({ length: 10_000 }, (_, n) => `m${n}`) }])).body.outcomes[0].seq,
+  ).toEqual(expect.any(Number));
+}, 60_000);
+
+test('an acknowledged change survives the server being killed', async () => {
+  await ida.change([value('core-mist', '#c0ffee')]);
+  await stand.kill();
+  await stand.restart();
+  expect((await swatch('core-mist')).value).toBe('#c0ffee');
+}, 60_000);
+
+test('a release is immutable, and its files are delivered byte for byte', async () => {
+  const { seq } = await brand();
+  expect(await ida.send('POST', '/api/brands/quillhaven/releases', { seq: seq - 1, note: '' })).toMatchObject({
+    status: 409,
+    body: { error: expect.stringContaining('has changed since') },
+  });
+  expect(await ida.send('POST', '/api/brands/quillhaven/releases', { seq, note: 'First' })).toMatchObject({
+    status: 200,
+    body: { number: 1 },
+  });
+  const { body } = await ida.send('GET', '/api/brands/quillhaven/releases');
+  const deliver = async (path: string) => new Uint8Array(await (await ida.fetch(`/deliver/quillhaven/1/${path}`)).arrayBuffer());
+  for (const entry of body.releases[0].manifest) {
+    const bytes = await deliver(entry.path);
+    expect([entry.path, bytes.length, await sha256(bytes)]).toEqual([entry.path, entry.bytes, entry.sha256]);
+  }
+  await ida.change([value('core-mist', '#000000')]);
+  expect(new TextDecoder().decode(await deliver('css/quillhaven-ferries.css'))).toContain('#c0ffee');
+
+  const client = new Client({ connectionString: stand.databaseUrl });
+  await client.connect();
+  await expect(client.query("UPDATE releases SET note = 'x'")).rejects.toThrow('never changed');
+  await expect(client.query("UPDATE release_files SET bytes = ''")).rejects.toThrow('never changed');
+  await client.end();
+});
+
+test('nothing is released while a file cannot be written', async () => {
+  await ida.change([{ do: 'token.set', id: 't-surface-page', set: { night: null } }]);
+  const { seq } = await brand();
+  expect(await ida.send('POST', '/api/brands/quillhaven/releases', { seq, note: '' })).toMatchObject({
+    status: 409,
+    body: { error: expect.stringContaining('surface.page has no colour in Night bridge') },
+  });
+});

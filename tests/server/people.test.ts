@@ -1,0 +1,93 @@
+import { openStand, Visitor, type Stand } from '../stand';
+
+let stand: Stand;
+beforeAll(async () => {
+  stand = await openStand('people');
+}, 60_000);
+afterAll(() => stand.close());
+
+const rename = (name: string) => ({ do: 'brand.edit', set: { name } });
+
+test('nobody reads, writes or fetches without signing in', async () => {
+  const nobody = new Visitor(stand);
+  for (const path of [
+    '/api/brands/quillhaven',
+    '/api/brands/quillhaven/releases',
+    '/api/brands/quillhaven/events',
+    '/deliver/quillhaven/latest/manifest.json',
+    '/screens/booking/index.html',
+  ]) {
+    expect([path, (await nobody.fetch(path)).status]).toEqual([path, 401]);
+  }
+  expect(await nobody.change([rename('X')])).toMatchObject({ status: 401, body: { error: expect.stringContaining('sign in') } });
+});
+
+test('the server enforces roles, with a sentence', async () => {
+  for (const person of ['petra', 'wim'] as const) {
+    const visitor = await Visitor.demo(stand, person);
+    expect((await visitor.send('GET', '/api/brands/quillhaven')).status).toBe(200);
+    expect(await visitor.change([rename('X')])).toMatchObject({
+      status: 403,
+      body: { error: expect.stringContaining('cannot change this brand') },
+    });
+    expect(await visitor.send('POST', '/api/brands/quillhaven/releases', { seq: 0, note: '' })).toMatchObject({ status: 403 });
+  }
+  const editor = await Visitor.demo(stand, 'oren');
+  expect(await editor.change([rename('Quillhaven')])).toMatchObject({ status: 200 });
+});
+
+test('only a page of this origin may write', async () => {
+  const ida = await Visitor.demo(stand, 'ida');
+  const body = { changes: [{ key: 'aaaaaaaa', command: { label: 'x', steps: [rename('Evil')] } }] };
+  const path = '/api/brands/quillhaven/changes';
+  expect((await ida.send('POST', path, body, { origin: 'http://evil.example' })).status).toBe(403);
+  expect((await ida.send('POST', path, body, { origin: undefined })).status).toBe(403);
+  expect((await ida.send('POST', path, body, { origin: 'null' })).status).toBe(403);
+  expect((await ida.send('POST', path, body, { 'content-type': 'text/plain' })).status).toBe(400);
+  expect((await ida.send('GET', '/api/brands/quillhaven')).body.brand.name).not.toBe('Evil');
+});
+
+test('what a request carries is checked and bounded', async () => {
+  const ida = await Visitor.demo(stand, 'ida');
+  const path = '/api/brands/quillhaven/changes';
+  for (const body of ['{', '[]', { changes: [] }, { changes: [{ key: 'x', command: {} }] }, { changes: [], extra: 1 }]) {
+    expect((await ida.send('POST', path, body)).status).toBe(400);
+  }
+  expect(await ida.change([{ do: 'swatch.edit', id: 'core-foam', set: { value: 'not a colour' } }])).toMatchObject({
+    status: 400,
+    body: { error: expect.stringContaining('“not a colour” is not a CSS colour') },
+  });
+  expect((await ida.send('POST', path, JSON.stringify({ pad: 'x'.repeat(9 * 1024 * 1024) }))).status).toBe(413);
+  for (const target of [
+    '/screens/..%2f..%2fpackage.json',
+    '/screens/booking/..%2f..%2f..%2fpackage.js',
+    '/deliver/quillhaven/latest/..%2fx',
+    '/deliver/quillhaven/0/x',
+    '/api/brands/nope',
+  ]) {
+    expect([target, (await ida.fetch(target)).status]).toEqual([target, 404]);
+  }
+});
+
+test('pages come with a strict policy, and the cookie is closed to scripts and other sites', async () => {
+  const nobody = new Visitor(stand);
+  const page = await nobody.fetch('/sign-in');
+  const policy = page.headers.get('content-security-policy')!;
+  expect(policy).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic';/);
+  expect(policy).toMatch(/style-src 'self' 'nonce-[^']+';/);
+  expect(policy).toContain("frame-ancestors 'self'");
+  const entered = await nobody.fetch('/api/sign-in/demo', {
+    method: 'POST',
+    headers: { origin: stand.url, 'content-type': 'application/json' },
+    body: JSON.stringify({ person: 'demo-wim' }),
+  });
+  expect(entered.headers.getSetCookie().join()).toMatch(/HttpOnly; SameSite=Strict/i);
+});
+
+test('signing out ends the session for a copied cookie too', async () => {
+  const visitor = await Visitor.demo(stand, 'wim');
+  const copy = Object.assign(new Visitor(stand), visitor);
+  expect((await copy.send('GET', '/api/brands/quillhaven')).status).toBe(200);
+  await visitor.send('POST', '/api/sign-out', {});
+  expect((await copy.send('GET', '/api/brands/quillhaven')).status).toBe(401);
+});

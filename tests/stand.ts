@@ -1,0 +1,92 @@
+import { readFileSync } from 'node:fs';
+import type { ChildProcess } from 'node:child_process';
+import { databaseUrl, freePort, type Cluster } from '../ops/cluster';
+import { end, serve } from '../ops/server';
+
+/** A server of a test's own, with a database of its own in the cluster that bin/test started. */
+export interface Stand {
+  readonly url: string;
+  readonly databaseUrl: string;
+  /** Ends the server as a power cut would, and starts it again on the same port. */
+  readonly kill: () => Promise<void>;
+  readonly restart: () => Promise<void>;
+  readonly close: () => Promise<void>;
+}
+
+export async function openStand(name: string, { demo = true } = {}): Promise<Stand> {
+  const given = process.env.BREAKWATER_TEST_CLUSTER;
+  if (!given) throw new Error('This test needs a database; run it with bin/test.');
+  const url = await databaseUrl(JSON.parse(given) as Cluster, name);
+  const env = {
+    DATABASE_URL: url,
+    BREAKWATER_SECRET: 'for tests only, for tests only, for tests only',
+    BREAKWATER_DEMO: demo ? '1' : '0',
+  };
+  Object.assign(process.env, env);
+  const { migrate } = await import('@/server/migrations');
+  const { loadDemo } = await import('@/server/demo');
+  const { closeDatabase } = await import('@/server/database');
+  await migrate();
+  if (demo) await loadDemo(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')), false);
+  const port = await freePort(4_000 + Math.floor(Math.random() * 2_000));
+  let server: ChildProcess = await serve(port, env);
+  return {
+    url: `http://127.0.0.1:${port}`,
+    databaseUrl: url,
+    kill: () => end(server, 'SIGKILL'),
+    restart: async () => {
+      server = await serve(port, env);
+    },
+    close: async () => {
+      await end(server);
+      await closeDatabase();
+    },
+  };
+}
+
+/** Somebody at a stand, with a cookie once signed in; sends what a browser's page would send. */
+export class Visitor {
+  private cookie = '';
+
+  constructor(private readonly stand: Stand) {}
+
+  static async demo(stand: Stand, person: 'ida' | 'oren' | 'petra' | 'wim'): Promise<Visitor> {
+    const visitor = new Visitor(stand);
+    const { status } = await visitor.send('POST', '/api/sign-in/demo', { person: `demo-${person}` });
+    if (status !== 200) throw new Error(`Signing in as ${person} failed with ${status}.`);
+    return visitor;
+  }
+
+  /** @returns status and parsed body. `headers` overrides what a page would send; an undefined one is left out. */
+  async send(method: string, path: string, body?: unknown, headers: Record<string, string | undefined> = {}) {
+    const response = await this.fetch(path, {
+      method,
+      headers: { ...(body !== undefined && { 'content-type': 'application/json', origin: this.stand.url }), ...headers },
+      ...(body !== undefined && { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    });
+    // eslint-disable-next-line @typescript-eslint/no-explicit-any -- each test knows the answer it asked for
+    return { status: response.status, body: (await response.json()) as any };
+  }
+
+  async fetch(
+    path: string,
+    { headers, ...init }: { headers?: Record<string, string | undefined> } & Omit<RequestInit, 'headers'> = {},
+  ): Promise<Response> {
+    const given = Object.entries({ cookie: this.cookie, ...headers }).filter(
+      (pair): pair is [string, string] => pair[1] !== undefined,
+    );
+    const response = await fetch(this.stand.url + path, { ...init, headers: Object.fromEntries(given), redirect: 'manual' });
+    const cookie = response.headers.getSetCookie().find((one) => one.startsWith('breakwater='));
+    if (cookie) this.cookie = cookie.split(';')[0]!;
+    return response;
+  }
+
+  /** Sends commands' steps, each as a command of its own, with fresh or given keys. */
+  change(steps: object[], keys: string[] = []) {
+    const changes = steps.map((step, at) => ({
+      key: keys[at] ?? `key${Math.random().toString(36).slice(2)}`,
+      command: { label: 'Test', steps: [step] },
+    }));
+    return this.send('POST', '/api/brands/quillhaven/changes', { changes });
+  }
+}
