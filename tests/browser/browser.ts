@@ -60,7 +60,9 @@ export class Person {
 
   /** Puts a text into the field with this label, as typing and then Enter would. */
   async fill(label: string, text: string, enter = true): Promise<void> {
-    const field = await this.find(`::-p-aria(${label})`);
+    const field = await this.find(
+      `::-p-aria([name="${label}"][role="textbox"]), ::-p-aria([name="${label}"][role="combobox"]), ::-p-aria([name="${label}"][role="searchbox"])`,
+    );
     await field.click({ count: 3 });
     await field.type(text);
     if (enter) await this.page.keyboard.press('Enter');

@@ -56,7 +56,8 @@ test.each(['paper', 'mid', 'ink'])('on %s every stage is readable and free of se
 
 test('the surround and the hidden guide are remembered; the guide can be called back', async () => {
   await ida.click('Hide the guide');
-  await ida.page.reload({ waitUntil: 'networkidle0' });
+  await ida.page.reload();
+  await ida.sees('Show the guide');
   expect(
     await ida.page.evaluate(() => [
       document.documentElement.dataset.surround,
@@ -84,7 +85,10 @@ test('a paste of nearly five megabytes is read while the page goes on answering,
   await ida.sees('Breakwater reads up to 5 MB at once');
   await ida.page.evaluate(() => {
     const frames: number[] = [];
-    const tick = (now: number) => void frames.push(now) || requestAnimationFrame(tick);
+    const tick = (now: number) => {
+      frames.push(now);
+      requestAnimationFrame(tick);
+    };
     requestAnimationFrame(tick);
     Object.assign(window, { frames });
   });

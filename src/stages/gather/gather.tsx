@@ -1,9 +1,9 @@
 'use client';
 
 import { Button, Progress } from '@chakra-ui/react';
-import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { useCatch } from '@/ui/catch-store';
+import { useGoTo } from '@/ui/stage-link';
 import { StageTitle } from '@/ui/stage-title';
 import { readText } from '@/workers/read-text';
 import { CatchList } from './catch-list';
@@ -26,7 +26,7 @@ export function Gather() {
   const [reading, setReading] = useState<number | null>(null);
   const [problem, setProblem] = useState('');
   const running = useRef<AbortController | null>(null);
-  const router = useRouter();
+  const goTo = useGoTo();
   useEffect(() => () => running.current?.abort(new DOMException('The page was left.', 'AbortError')), []);
 
   const take = async (next: string) => {
@@ -106,7 +106,7 @@ export function Gather() {
         <section className={css.catch} aria-label="The catch">
           {lines.length > 0 ? (
             <>
-              <SendCatch onSent={(brand) => router.push(`/brand/${brand}/mix`)} />
+              <SendCatch onSent={() => goTo('mix')} />
               <CatchList />
             </>
           ) : (

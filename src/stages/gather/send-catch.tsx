@@ -5,19 +5,17 @@ import { newId } from '@/core/brand/identity';
 import { authoredValue, swatchName } from '@/core/formats/text';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { useCatch } from '@/ui/catch-store';
-
 import css from './gather.module.css';
 
 const NEW = 'new';
 
 /** Where the ticked lines go: a new palette with a name, or the end of one that is there. */
-export function SendCatch({ onSent }: { onSent: (brand: string) => void }) {
+export function SendCatch({ onSent }: { onSent: () => void }) {
   const { lines, ticked, names, clear } = useCatch();
-  const { palettes, run, choosePalette, id } = useBrand((state) => ({
+  const { palettes, run, choosePalette } = useBrand((state) => ({
     palettes: state.brand.palettes,
     run: state.run,
     choosePalette: state.choosePalette,
-    id: state.id,
   }));
   const mayEdit = useMayEdit();
   const [target, setTarget] = useState(NEW);
@@ -42,7 +40,7 @@ export function SendCatch({ onSent }: { onSent: (brand: string) => void }) {
     if (!done) return;
     choosePalette(existing?.id ?? palette.id);
     clear();
-    onSent(id);
+    onSent();
   };
   return (
     <form

@@ -1,7 +1,6 @@
 'use client';
 
 import { Button, NativeSelect } from '@chakra-ui/react';
-import Link from 'next/link';
 import { useDeferredValue } from 'react';
 import { PALETTE_KINDS, type Palette } from '@/core/brand/document';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
@@ -10,6 +9,7 @@ import { Empty } from '@/ui/empty';
 import { ClosestPlot } from '@/ui/plots/closest-plot';
 import { HuePlot } from '@/ui/plots/hue-plot';
 import { LightnessPlot } from '@/ui/plots/lightness-plot';
+import { StageLink } from '@/ui/stage-link';
 import { StageTitle } from '@/ui/stage-title';
 import { Grid } from './grid';
 import { SwatchActions } from './swatch-actions';
@@ -20,17 +20,14 @@ import css from './mix.module.css';
 const PLOTTED = 256;
 
 export function Mix() {
-  const { palette, id } = useBrand((state) => ({
-    palette: state.brand.palettes.find((one) => one.id === state.palette),
-    id: state.id,
-  }));
+  const palette = useBrand((state) => state.brand.palettes.find((one) => one.id === state.palette));
   if (!palette) {
     return (
       <Empty
         title="Palettes are mixed here"
         act={
           <Button asChild size="sm">
-            <Link href={`/brand/${id}/gather`}>Gather some colours</Link>
+            <StageLink stage="gather">Gather some colours</StageLink>
           </Button>
         }
       >

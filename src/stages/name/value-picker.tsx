@@ -42,6 +42,8 @@ export function ValuePicker({ theme, label, autoFocus = false, placeholder, onPi
       selectionBehavior="clear"
       inputBehavior="autohighlight"
       openOnClick
+      lazyMount
+      unmountOnExit
       defaultOpen={autoFocus}
       positioning={{ sameWidth: false, placement: 'bottom-start' }}
     >

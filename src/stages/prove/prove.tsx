@@ -2,7 +2,6 @@
 
 import { Button } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import Link from 'next/link';
 import { proposeText, TEXT_RATIO, textPairs, type TextPair } from '@/core/checks/contrast';
 import { swatchesOf, tokensUsing } from '@/core/brand/resolve';
 import type { Command } from '@/core/brand/commands';
@@ -11,13 +10,14 @@ import { contrastRatio } from '@/core/colour/contrast';
 import type { ReadColour } from '@/core/colour/read';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { Empty } from '@/ui/empty';
+import { StageLink } from '@/ui/stage-link';
 import { StageTitle } from '@/ui/stage-title';
 import css from './prove.module.css';
 
 const SHOWN = 200;
 
 export function Prove() {
-  const { brand, theme, id } = useBrand((state) => ({ brand: state.brand, theme: state.theme, id: state.id }));
+  const { brand, theme } = useBrand((state) => ({ brand: state.brand, theme: state.theme }));
   const [onlyTheme, setOnlyTheme] = useState(false);
   const all = useMemo(() => textPairs(brand), [brand]);
   if (all.length === 0) {
@@ -26,7 +26,7 @@ export function Prove() {
         title="Contrast is proved here"
         act={
           <Button asChild size="sm">
-            <Link href={`/brand/${id}/name`}>Name a text and a surface</Link>
+            <StageLink stage="name">Name a text and a surface</StageLink>
           </Button>
         }
       >

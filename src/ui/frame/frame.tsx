@@ -1,6 +1,6 @@
 'use client';
 
-import { usePathname, useRouter } from 'next/navigation';
+import { usePathname } from 'next/navigation';
 import { useEffect, useState, type ReactNode } from 'react';
 import { request } from '../request';
 import { tell } from '../notices';
@@ -9,6 +9,7 @@ import { Readout } from '../readout/readout';
 import { Footer } from './footer';
 import { Guide } from './guide';
 import { Header } from './header';
+import { useGoTo } from '../stage-link';
 import { isTyping } from '../typing';
 import { STAGES } from './stages';
 import { Strand } from './strand';
@@ -51,11 +52,11 @@ export function Frame({ surround, guideHidden, children }: { surround: Surround;
 /** Keys that work in every stage, wherever the focus is not in a field. */
 function useFrameKeys(nextSurround: () => void): void {
   const store = useBrandStore();
-  const router = useRouter();
+  const goTo = useGoTo();
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (isTyping(event.target)) return;
-      const { undo, redo, brand, theme, chooseTheme, id } = store.getState();
+      const { undo, redo, brand, theme, chooseTheme } = store.getState();
       const key = event.key.toLowerCase();
       if (event.ctrlKey || event.metaKey) {
         if (key === 'z') (event.shiftKey ? redo : undo)();
@@ -66,11 +67,11 @@ function useFrameKeys(nextSurround: () => void): void {
       else if (key === 't') {
         const at = brand.themes.findIndex((one) => one.id === theme);
         chooseTheme(brand.themes[(at + 1) % brand.themes.length]!.id);
-      } else if (/^[1-6]$/.test(key)) router.push(`/brand/${id}/${STAGES[Number(key) - 1]!.id}`);
+      } else if (/^[1-6]$/.test(key)) goTo(STAGES[Number(key) - 1]!.id);
       else return;
       event.preventDefault();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [store, router, nextSurround]);
+  }, [store, goTo, nextSurround]);
 }

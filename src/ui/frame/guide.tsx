@@ -1,11 +1,9 @@
-import Link from 'next/link';
-import { useBrand } from '../brand-context';
+import { StageLink } from '../stage-link';
 import { STAGES } from './stages';
 import css from './frame.module.css';
 
 /** Where to begin, for a first visit. */
 export function Guide({ onHide }: { onHide: () => void }) {
-  const id = useBrand((state) => state.id);
   return (
     <section className={css.guide} aria-label="Guide">
       <h2>From a list of colours to screens proved identical, in six stops</h2>
@@ -13,7 +11,7 @@ export function Guide({ onHide }: { onHide: () => void }) {
       <ol>
         {STAGES.map((stage) => (
           <li key={stage.id}>
-            <Link href={`/brand/${id}/${stage.id}`}>{stage.label}</Link>
+            <StageLink stage={stage.id}>{stage.label}</StageLink>
             {stage.first}
           </li>
         ))}

@@ -2,7 +2,6 @@
 
 import { IconButton } from '@chakra-ui/react';
 import { Redo2, Undo2 } from 'lucide-react';
-import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useDeferredValue, useMemo } from 'react';
 import { textPairs } from '@/core/checks/contrast';
@@ -13,6 +12,7 @@ import { waitingCount } from '../brand-store';
 import { useCatch } from '../catch-store';
 import { useMatch } from '../match-store';
 import { request } from '../request';
+import { StageLink } from '../stage-link';
 import { ReleaseDialog } from './release-dialog';
 import { STAGES, type StageId } from './stages';
 import { SURROUNDS, type Surround } from './surrounds';
@@ -121,17 +121,16 @@ function Kept() {
 
 function StageLine() {
   const stage = usePathname().split('/')[3];
-  const id = useBrand((state) => state.id);
   const counts = useStageCounts();
   return (
     <nav aria-label="Stages">
       <ol className={css.stages}>
         {STAGES.map(({ id: stageId, label }) => (
           <li key={stageId}>
-            <Link href={`/brand/${id}/${stageId}`} aria-current={stage === stageId ? 'page' : undefined}>
+            <StageLink stage={stageId} aria-current={stage === stageId ? 'page' : undefined}>
               <span>{label}</span>
               <small>{counts[stageId]}</small>
-            </Link>
+            </StageLink>
           </li>
         ))}
       </ol>

@@ -1,7 +1,6 @@
 'use client';
 
 import { Button, CloseButton, Dialog, Portal, Textarea } from '@chakra-ui/react';
-import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
 import { compareBrands } from '@/core/brand/compare';
 import { may } from '@/core/brand/roles';
@@ -10,6 +9,7 @@ import { useBrand } from '../brand-context';
 import { waitingCount } from '../brand-store';
 import { tell } from '../notices';
 import { request } from '../request';
+import { useGoTo } from '../stage-link';
 import css from './release-dialog.module.css';
 
 const LISTED = 60;
@@ -28,7 +28,7 @@ export function ReleaseDialog() {
   const [note, setNote] = useState('');
   const [busy, setBusy] = useState(false);
   const [trial, setTrial] = useState<Bundle | null>(null);
-  const router = useRouter();
+  const goTo = useGoTo();
   const differences = useMemo(() => (open ? compareBrands(release?.document ?? null, brand) : []), [open, release, brand]);
   useEffect(() => {
     if (!open) return;
@@ -48,7 +48,7 @@ export function ReleaseDialog() {
       setOpen(false);
       setNote('');
       tell(`Release ${number} is made. The screens in Watch read it now.`);
-      router.push(`/brand/${id}/watch`);
+      goTo('watch');
     } catch (error) {
       tell(
         error instanceof TypeError

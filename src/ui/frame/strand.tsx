@@ -1,11 +1,12 @@
 'use client';
 
-import { usePathname, useRouter } from 'next/navigation';
+import { usePathname } from 'next/navigation';
 import { memo } from 'react';
 import type { Palette } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { PALETTE_KINDS } from '@/core/brand/document';
 import { useBrand, useMayEdit } from '../brand-context';
+import { useGoTo } from '../stage-link';
 import { ribbon } from '../ribbon';
 import css from './frame.module.css';
 
@@ -20,18 +21,17 @@ export const KIND_WORDS: Record<Palette['kind'], string> = {
 /** Every palette of the brand as a ribbon, always in view. */
 export function Strand() {
   const palettes = useBrand((state) => state.brand.palettes);
-  const { current, run, choosePalette, id } = useBrand((state) => ({
+  const { current, run, choosePalette } = useBrand((state) => ({
     current: state.palette,
     run: state.run,
     choosePalette: state.choosePalette,
-    id: state.id,
   }));
   const mayEdit = useMayEdit();
   const stage = usePathname().split('/')[3];
-  const router = useRouter();
+  const goTo = useGoTo();
   const open = (palette: string) => {
     choosePalette(palette);
-    if (stage !== 'mix') router.push(`/brand/${id}/mix`);
+    if (stage !== 'mix') goTo('mix');
   };
   const add = () => {
     const palette: Palette = { id: newId(), name: 'New palette', kind: 'loose', swatches: [] };

@@ -7,6 +7,7 @@ import { currentPerson } from '@/server/session';
 import { BrandProvider } from '@/ui/brand-context';
 import type { Opening } from '@/ui/brand-store';
 import { Frame } from '@/ui/frame/frame';
+import { Stage } from './stage';
 
 export default async function BrandLayout({ params, children }: { params: Promise<{ brand: string }>; children: ReactNode }) {
   const person = await currentPerson();
@@ -16,6 +17,7 @@ export default async function BrandLayout({ params, children }: { params: Promis
   return (
     <BrandProvider opening={opening}>
       <Frame surround={person.preferences.surround ?? 'paper'} guideHidden={person.preferences.guideHidden ?? false}>
+        <Stage />
         {children}
       </Frame>
     </BrandProvider>
