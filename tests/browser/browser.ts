@@ -35,6 +35,7 @@ export class Person {
     const context = await browser.createBrowserContext();
     await context.overridePermissions(stand.url, ['clipboard-read', 'clipboard-write', 'clipboard-sanitized-write']);
     const person = new Person(await context.newPage(), stand.url);
+    await person.page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
     await person.page.goto(`${stand.url}/sign-in`, { waitUntil: 'networkidle0' });
     await person.click(name);
     await person.page.waitForSelector('[data-testid=kept]');

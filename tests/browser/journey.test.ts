@@ -138,7 +138,7 @@ test('prove: the failing pair comes first and is mended by its proposal', async 
 test('ship: files are previewed, copied and downloaded with a manifest that fits', async () => {
   await ida.stage('Ship');
   await ida.click('Booking site');
-  await ida.sees('--qf-text-quiet');
+  await ida.sees('--qf-surface-page');
   await ida.click('Copy');
   await ida.page.waitForFunction(async () => (await navigator.clipboard.readText()).includes('--qf-text-quiet: #3c4a6b;'));
   const folder = await ida.downloads();

@@ -47,12 +47,14 @@ export function FilePreview({ files }: { files: readonly WrittenFile[] }) {
   const image = file.mediaType.startsWith('image/');
   return (
     <>
-      <div className={css.tabs} role="tablist">
-        {files.map((one) => (
-          <button key={one.path} role="tab" aria-selected={one === file} onClick={() => setPath(one.path)}>
-            {one.path.split('/').at(-1)}
-          </button>
-        ))}
+      <div className={css.files}>
+        <div className={css.tabs} role="tablist" aria-label="Files">
+          {files.map((one) => (
+            <button key={one.path} role="tab" aria-selected={one === file} onClick={() => setPath(one.path)}>
+              {one.path.split('/').at(-1)}
+            </button>
+          ))}
+        </div>
         <span>{file.bytes.length.toLocaleString('en')} bytes</span>
         {!image && (
           <Button size="2xs" variant="outline" onClick={() => void copy(new TextDecoder().decode(file.bytes))}>
@@ -82,6 +84,7 @@ function Code({ file }: { file: WrittenFile }) {
       colourPatches,
       EditorView.lineWrapping,
       EditorView.cspNonce.of(nonce),
+      EditorView.contentAttributes.of({ 'aria-label': `Contents of ${file.path}`, tabindex: '0' }),
     ];
   }, [file.path, nonce]);
   return (
@@ -94,7 +97,6 @@ function Code({ file }: { file: WrittenFile }) {
       height="100%"
       basicSetup={{ foldGutter: false, highlightActiveLine: false, syntaxHighlighting: false }}
       style={{ height: '100%' }}
-      aria-label={`Contents of ${file.path}`}
     />
   );
 }

@@ -1,0 +1,108 @@
+/**
+ * Measures what people feel: how long the main thread is busy for one movement of a slider over a palette with live
+ * previews. Prints the table that stands in docs/performance.md. Times depend on the machine; a control of the same run
+ * (moving the mouse over nothing) is there to compare with.
+ */
+import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import puppeteer, { type Page } from 'puppeteer-core';
+import { build } from './build';
+import { createCluster, databaseUrl, freePort, startCluster, stopCluster } from './cluster';
+import { end, serve } from './server';
+import { step } from './step';
+
+const MOVES = 240;
+
+const folder = mkdtempSync(join(tmpdir(), 'breakwater-bench-'));
+chmodSync(folder, 0o755);
+await step('build', build);
+const cluster = await startCluster(await createCluster(join(folder, 'postgres'), true));
+const env = { DATABASE_URL: await databaseUrl(cluster, 'bench'), BREAKWATER_SECRET: 'x'.repeat(40), BREAKWATER_DEMO: '1' };
+Object.assign(process.env, env);
+const { migrate } = await import('../src/server/migrations');
+const { loadDemo } = await import('../src/server/demo');
+const { closeDatabase } = await import('../src/server/database');
+await migrate();
+const demo = JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')) as { palettes: object[] };
+const swatches = Array.from({ length: 128 }, (_, at) => ({
+  id: `w${at}`,
+  name: `Wave ${at + 1}`,
+  value: `oklch(${(0.25 + (at % 16) * 0.042).toFixed(3)} 0.09 ${at * 2.8})`,
+  locked: false,
+}));
+demo.palettes.push({ id: 'wide', name: 'Bench 128', kind: 'loose', swatches });
+await loadDemo(demo, false);
+const port = await freePort(4_500);
+const server = await serve(port, env);
+const browser = await puppeteer.launch({
+  executablePath: '/usr/bin/chromium',
+  headless: true,
+  defaultViewport: { width: 1280, height: 800 },
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+});
+try {
+  const page = await browser.newPage();
+  await page.goto(`http://127.0.0.1:${port}/sign-in`);
+  await page.locator('::-p-xpath(//button[starts-with(., "Ida")])').click();
+  await page.waitForSelector('[data-swatch]');
+  await page.locator('::-p-text(Hide the guide)').click();
+  const rows: string[] = [];
+  for (const name of ['Trainer 16', 'Bench 128']) {
+    await page.locator(`::-p-xpath(//nav//button[contains(., "${name}")])`).click();
+    await page.waitForFunction((title) => document.querySelector<HTMLInputElement>('h1 input')?.value === title, {}, name);
+    await (await page.$$('[data-swatch]'))[3]!.click();
+    const box = (await (await page.waitForSelector('[role=slider]', { visible: true }))!.boundingBox())!;
+    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+    const idle = await moves(page, (at) => page.mouse.move(650 + (at % 60), 790));
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    const busy = await moves(page, (at) => page.mouse.move(x + 140 * Math.sin(at / 12), y));
+    await page.mouse.up();
+    rows.push(
+      `| ${name} | ${cell(busy, 0.5)} | ${cell(busy, 0.95)} | ${cell(idle, 0.5)} | ${(quantile(busy, 0.95) / 16.7).toFixed(2)} |`,
+    );
+  }
+  process.stdout.write(
+    `\n| palette | median, ms | 95th percentile, ms | mouse over nothing, median ms | 95th percentile over a frame of 16.7 ms |\n|---|---|---|---|---|\n${rows.join('\n')}\n`,
+  );
+} finally {
+  await browser.close();
+  await end(server);
+  await closeDatabase();
+  await stopCluster(cluster);
+  rmSync(folder, { recursive: true, force: true });
+}
+
+/** Milliseconds the main thread was busy for each movement, painting included: the browser's own count of its tasks. */
+async function moves(page: Page, move: (at: number) => Promise<void>): Promise<number[]> {
+  const busy: number[] = [];
+  let before = await taskTime(page);
+  for (let at = 0; at < MOVES; at++) {
+    await move(at);
+    await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve))));
+    const after = await taskTime(page);
+    busy.push((after - before) * 1_000);
+    before = after;
+  }
+  return busy;
+}
+
+async function taskTime(page: Page): Promise<number> {
+  return (await page.metrics()).TaskDuration!;
+}
+
+function quantile(values: readonly number[], share: number): number {
+  return [...values].sort((a, b) => a - b)[Math.floor(share * (values.length - 1))]!;
+}
+
+function cell(values: readonly number[], share: number): string {
+  return quantile(values, share).toFixed(1);
+}
