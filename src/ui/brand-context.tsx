@@ -3,6 +3,8 @@
 import { createContext, use, useEffect, useState, type ReactNode } from 'react';
 import { useStore } from 'zustand';
 import { useShallow } from 'zustand/react/shallow';
+import type { Swatch } from '@/core/brand/document';
+import { swatchesOf } from '@/core/brand/resolve';
 import { may } from '@/core/brand/roles';
 import { createBrandStore, type BrandState, type BrandStore, type Opening } from './brand-store';
 
@@ -24,6 +26,14 @@ export function useBrandStore(): BrandStore {
 /** A part of the page's brand; draws anew only when that part is another. */
 export function useBrand<T>(part: (state: BrandState) => T): T {
   return useStore(useBrandStore(), useShallow(part));
+}
+
+/**
+ * A swatch as it is shown this moment, on trial while a slider moves. Only what stands for this one swatch draws anew
+ * then; lists of swatches are drawn from the settled document (`replica.brand`) and stay as they are.
+ */
+export function useLiveSwatch(settled: Swatch): Swatch {
+  return useBrand((state) => swatchesOf(state.brand).get(settled.id)?.swatch ?? settled);
 }
 
 /** Whether this person may edit; controls that would be refused are shown disabled. */

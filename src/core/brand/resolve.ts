@@ -74,20 +74,26 @@ function resolveAll(brand: Brand, theme: string): ReadonlyMap<string, Resolved> 
   return new Map(brand.tokens.map((token) => [token.id, resolve(token)]));
 }
 
-/** Tokens that come to a swatch, straight or through other tokens, in any theme; in the brand's order. */
-export function tokensUsing(brand: Brand, target: { swatch: string } | { token: string }): Token[] {
+/** Tokens that come to a swatch or token, straight or through other tokens, in any theme; in the order given. */
+export function tokensUsing(tokens: readonly Token[], target: { swatch: string } | { token: string }): Token[] {
   const users = new Set<string>();
-  const wanted = JSON.stringify(target);
-  const waiting = [wanted];
-  while (waiting.length > 0) {
-    const at = waiting.pop()!;
-    for (const token of brand.tokens) {
-      if (users.has(token.id)) continue;
-      if (Object.values(token.values).some((value) => JSON.stringify(value) === at)) {
-        users.add(token.id);
-        waiting.push(JSON.stringify({ token: token.id }));
-      }
-    }
+  let found =
+    'swatch' in target
+      ? pointingAt(tokens, 'swatch', new Set([target.swatch]))
+      : pointingAt(tokens, 'token', new Set([target.token]));
+  while (found.length > 0) {
+    const fresh = found.filter((token) => !users.has(token.id));
+    fresh.forEach((token) => users.add(token.id));
+    found = fresh.length > 0 ? pointingAt(tokens, 'token', new Set(fresh.map((token) => token.id))) : [];
   }
-  return brand.tokens.filter((token) => users.has(token.id));
+  return tokens.filter((token) => users.has(token.id));
+}
+
+function pointingAt(tokens: readonly Token[], kind: 'swatch' | 'token', ids: ReadonlySet<string>): Token[] {
+  return tokens.filter((token) =>
+    Object.values(token.values).some((value) => {
+      const to = kind === 'swatch' ? 'swatch' in value && value.swatch : 'token' in value && value.token;
+      return to !== false && ids.has(to);
+    }),
+  );
 }

@@ -14,7 +14,7 @@ import { memo, useCallback, useLayoutEffect, useMemo, useRef, useState } from 'r
 import type { Palette, Swatch } from '@/core/brand/document';
 import { inkOn } from '@/core/colour/contrast';
 import { readColour } from '@/core/colour/read';
-import { useBrand, useMayEdit } from '@/ui/brand-context';
+import { useBrand, useLiveSwatch, useMayEdit } from '@/ui/brand-context';
 import { insertSwatch, moveSwatch } from './swatch-edits';
 import css from './mix.module.css';
 
@@ -117,7 +117,8 @@ interface SwatchCellProps {
 
 const SwatchCell = memo(function SwatchCell({ swatch, place, words, chosen, onChoose }: SwatchCellProps) {
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: swatch.id });
-  const colour = readColour(swatch.value)!;
+  const live = useLiveSwatch(swatch);
+  const colour = readColour(live.value)!;
   return (
     <button
       ref={setNodeRef}

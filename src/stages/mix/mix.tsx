@@ -1,7 +1,6 @@
 'use client';
 
 import { Button, NativeSelect } from '@chakra-ui/react';
-import { useDeferredValue } from 'react';
 import { PALETTE_KINDS, type Palette } from '@/core/brand/document';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { CommitInput } from '@/ui/commit-input';
@@ -20,7 +19,7 @@ import css from './mix.module.css';
 const PLOTTED = 256;
 
 export function Mix() {
-  const palette = useBrand((state) => state.brand.palettes.find((one) => one.id === state.palette));
+  const palette = useBrand((state) => state.replica.brand.palettes.find((one) => one.id === state.palette));
   if (!palette) {
     return (
       <Empty
@@ -43,7 +42,6 @@ function MixPalette({ palette }: { palette: Palette }) {
   const mayEdit = useMayEdit();
   const chosen =
     selection && 'swatch' in selection ? palette.swatches.find((swatch) => swatch.id === selection.swatch) : undefined;
-  const plotted = useDeferredValue(palette.swatches);
   const count = palette.swatches.length;
   const edit = (label: string, set: Partial<Pick<Palette, 'name' | 'kind'>>) =>
     run({ label, steps: [{ do: 'palette.edit', id: palette.id, set }] });
@@ -88,21 +86,21 @@ function MixPalette({ palette }: { palette: Palette }) {
       <Grid palette={palette} chosen={chosen?.id ?? null} />
       {count > 0 && (
         <div className={css.lower}>
-          <Tune palette={palette} swatch={chosen} />
+          {chosen ? <Tune key={chosen.id} swatch={chosen} /> : <p className={css.note}>No swatch is chosen.</p>}
           {count <= PLOTTED ? (
             <div className={css.plots}>
               <figure>
                 <figcaption>Lightness, as it prints in grey</figcaption>
-                <LightnessPlot swatches={plotted} selected={chosen?.id ?? null} />
+                <LightnessPlot swatches={palette.swatches} selected={chosen?.id ?? null} />
               </figure>
               <figure>
                 <figcaption>Hue and chroma</figcaption>
-                <HuePlot swatches={plotted} selected={chosen?.id ?? null} />
+                <HuePlot swatches={palette.swatches} selected={chosen?.id ?? null} />
               </figure>
               {count > 1 && (
                 <figure>
                   <figcaption>Hardest to tell apart</figcaption>
-                  <ClosestPlot swatches={plotted} />
+                  <ClosestPlot swatches={palette.swatches} />
                 </figure>
               )}
             </div>

@@ -65,7 +65,7 @@ function useSwatchActs(palette: Palette, chosen: Swatch | undefined) {
       needsSwatch: true,
       run: withChosen((swatch) => {
         const { brand } = store.getState();
-        const users = tokensUsing(brand, { swatch: swatch.id }).length;
+        const users = tokensUsing(brand.tokens, { swatch: swatch.id }).length;
         const at = palette.swatches.indexOf(swatch);
         const next = palette.swatches[at + 1] ?? palette.swatches[at - 1];
         if (!run(deleteSwatch(brand, swatch))) return;

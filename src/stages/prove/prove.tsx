@@ -102,7 +102,7 @@ function Proposal({ brand, pair, proposal }: { brand: Brand; pair: TextPair; pro
     steps: [{ do: 'token.set', id: text.id, set: { [theme.id]: { colour: proposal.hex } } }],
   };
   const swatch = 'swatch' in value ? swatchesOf(brand).get(value.swatch)?.swatch : undefined;
-  const users = swatch ? tokensUsing(brand, { swatch: swatch.id }).length : 0;
+  const users = swatch ? tokensUsing(brand.tokens, { swatch: swatch.id }).length : 0;
   return (
     <div className={css.proposal}>
       <div data-sample className={css.sample} style={{ background: surfaceColour.hex, color: proposal.hex }}>

@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { memo } from 'react';
 import { useBrand } from '../brand-context';
 import { request } from '../request';
 import css from './readout.module.css';
@@ -11,7 +12,7 @@ interface Entry {
 }
 
 /** Who changed an entity, newest first. Asked for again when a change has touched it. */
-export function History({ entity }: { entity: string }) {
+export const History = memo(function History({ entity }: { entity: string }) {
   const { id, touched } = useBrand((state) => ({ id: state.id, touched: state.touched.get(entity)?.at }));
   const { data, isError } = useQuery({
     queryKey: ['history', id, entity, touched],
@@ -38,4 +39,4 @@ export function History({ entity }: { entity: string }) {
       </ul>
     </>
   );
-}
+});

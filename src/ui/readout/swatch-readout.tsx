@@ -1,3 +1,4 @@
+import { useMemo } from 'react';
 import { notations } from '@/core/colour/notations';
 import { contrastRatio, flatten } from '@/core/colour/contrast';
 import { readColour } from '@/core/colour/read';
@@ -11,12 +12,12 @@ const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seven
 
 export function SwatchReadout({ id }: { id: string }) {
   const { brand, theme, select } = useBrand((state) => ({ brand: state.brand, theme: state.theme, select: state.select }));
+  const users = useMemo(() => tokensUsing(brand.tokens, { swatch: id }), [brand.tokens, id]);
   const found = swatchesOf(brand).get(id);
   if (!found) return <p className={css.nothing}>This swatch is no longer there.</p>;
   const { swatch, palette } = found;
   const colour = readColour(swatch.value)!;
   const place = palette.swatches.indexOf(swatch);
-  const users = tokensUsing(brand, { swatch: id });
   const surfaces = [...resolveTheme(brand, theme).values()].filter(
     ({ token, colour: ground }) => token.role === 'surface' && ground,
   );

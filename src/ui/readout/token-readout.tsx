@@ -16,7 +16,7 @@ export function TokenReadout({ id }: { id: string }) {
   const edit = (label: string, set: Partial<Omit<Token, 'id' | 'values'>>) =>
     run({ label, steps: [{ do: 'token.edit', id, set }] });
   const inThemes = brand.themes.map((theme) => ({ theme, resolved: resolveTheme(brand, theme.id).get(id)! }));
-  const users = tokensUsing(brand, { token: id });
+  const users = tokensUsing(brand.tokens, { token: id });
   const surfaces = brand.tokens.filter((one) => one.role === 'surface');
   return (
     <>
