@@ -1,4 +1,4 @@
-import type { ComponentProps, MouseEvent } from 'react';
+import { useCallback, type ComponentProps, type MouseEvent } from 'react';
 import { useBrand } from './brand-context';
 import type { StageId } from './frame/stages';
 
@@ -8,7 +8,13 @@ import type { StageId } from './frame/stages';
  */
 export function useGoTo(): (stage: StageId) => void {
   const id = useBrand((state) => state.id);
-  return (stage) => window.history.pushState(null, '', `/brand/${id}/${stage}`);
+  return useCallback(
+    (stage) => {
+      const address = `/brand/${id}/${stage}`;
+      if (window.location.pathname !== address) window.history.pushState(null, '', address);
+    },
+    [id],
+  );
 }
 
 /** A link to a stage; opened in another tab it is an ordinary link. */

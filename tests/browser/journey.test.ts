@@ -25,6 +25,10 @@ const PASTED = `Harbour notes\nDusk: #3c4a6b\n| Ember | c4543a |\nGlow rgb(240 1
 test('gather: a pasted list is shown line by line with what is doubtful, and becomes a palette', async () => {
   await ida.click('Hide the guide');
   await ida.stage('Gather');
+  // A ribbon of the strand leads to its palette from every stage.
+  await ida.click('Deck paint');
+  await ida.find('[data-swatch="deck-lichen"]');
+  await ida.stage('Gather');
   await (await ida.find('textarea[aria-label="Text with colours"]')).click();
   await ida.paste(PASTED);
   await ida.sees('The same colour as on line 4');

@@ -1,7 +1,6 @@
 'use client';
 
-import { usePathname } from 'next/navigation';
-import { memo } from 'react';
+import { memo, useCallback } from 'react';
 import type { Palette } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { PALETTE_KINDS } from '@/core/brand/document';
@@ -27,12 +26,14 @@ export function Strand() {
     choosePalette: state.choosePalette,
   }));
   const mayEdit = useMayEdit();
-  const stage = usePathname().split('/')[3];
   const goTo = useGoTo();
-  const open = (palette: string) => {
-    choosePalette(palette);
-    if (stage !== 'mix') goTo('mix');
-  };
+  const open = useCallback(
+    (palette: string) => {
+      choosePalette(palette);
+      goTo('mix');
+    },
+    [choosePalette, goTo],
+  );
   const add = () => {
     const palette: Palette = { id: newId(), name: 'New palette', kind: 'loose', swatches: [] };
     if (run({ label: 'Add a palette', steps: [{ do: 'palette.add', palette, before: null }] })) open(palette.id);
@@ -66,15 +67,12 @@ interface StrandPaletteProps {
   onOpen: (id: string) => void;
 }
 
-const StrandPalette = memo(
-  function StrandPalette({ palette, current, onOpen }: StrandPaletteProps) {
-    return (
-      <button className={css.palette} aria-current={current || undefined} onClick={() => onOpen(palette.id)}>
-        <i className={css.ribbon} style={{ background: ribbon(palette.swatches.map((swatch) => swatch.value)) }} />
-        <span>{palette.name}</span>
-        <b>{palette.swatches.length}</b>
-      </button>
-    );
-  },
-  (one, two) => one.palette === two.palette && one.current === two.current,
-);
+const StrandPalette = memo(function StrandPalette({ palette, current, onOpen }: StrandPaletteProps) {
+  return (
+    <button className={css.palette} aria-current={current || undefined} onClick={() => onOpen(palette.id)}>
+      <i className={css.ribbon} style={{ background: ribbon(palette.swatches.map((swatch) => swatch.value)) }} />
+      <span>{palette.name}</span>
+      <b>{palette.swatches.length}</b>
+    </button>
+  );
+});
