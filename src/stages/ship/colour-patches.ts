@@ -20,7 +20,7 @@ class Patch extends WidgetType {
 
   override toDOM(): HTMLElement {
     const patch = document.createElement('span');
-    patch.style.cssText = `display:inline-block;width:1.5em;height:1em;margin-right:.4em;vertical-align:-.12em;background:${this.hex}`;
+    patch.style.cssText = `display:inline-block;width:1.5em;height:1em;margin-right:.4em;vertical-align:-.12em;box-shadow:0 0 0 1px var(--line);background:${this.hex}`;
     return patch;
   }
 }
