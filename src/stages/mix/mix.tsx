@@ -6,7 +6,7 @@ import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { CommitInput } from '@/ui/commit-input';
 import { Empty } from '@/ui/empty';
 import { ClosestPlot } from '@/ui/plots/closest-plot';
-import { HuePlot } from '@/ui/plots/hue-plot';
+import { HueChromaPlot } from '@/ui/plots/hue-chroma-plot';
 import { LightnessPlot } from '@/ui/plots/lightness-plot';
 import { StageLink } from '@/ui/stage-link';
 import { StageTitle } from '@/ui/stage-title';
@@ -95,7 +95,7 @@ function MixPalette({ palette }: { palette: Palette }) {
               </figure>
               <figure>
                 <figcaption>Hue and chroma</figcaption>
-                <HuePlot swatches={palette.swatches} selected={chosen?.id ?? null} />
+                <HueChromaPlot swatches={palette.swatches} selected={chosen?.id ?? null} />
               </figure>
               {count > 1 && (
                 <figure>
