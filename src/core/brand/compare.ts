@@ -18,12 +18,13 @@ interface Part {
 
 /**
  * What is different in `now` against `then`, entity by entity: the changes that a release would bring out.
- * Something edited and edited back is no difference. A changed order counts once for the list it happened in.
+ * A theme that is new or gone is one difference, its values with it. Something edited and edited back is none. A changed order counts once for the list it happened in.
  */
 export function compareBrands(then: Brand | null, now: Brand): Difference[] {
   if (then === now) return [];
-  const before = then ? partsOf(then) : new Map<string, Part>();
-  const after = partsOf(now);
+  const themes = now.themes.map(({ id }) => id).filter((id) => !then || then.themes.some((theme) => theme.id === id));
+  const before = then ? partsOf(then, themes) : new Map<string, Part>();
+  const after = partsOf(now, themes);
   const differences: Difference[] = [];
   for (const [id, part] of after) {
     const old = before.get(id);
@@ -36,7 +37,8 @@ export function compareBrands(then: Brand | null, now: Brand): Difference[] {
   return differences;
 }
 
-function partsOf(brand: Brand): Map<string, Part> {
+/** @param themes ids of the themes whose values count */
+function partsOf(brand: Brand, themes: readonly string[]): Map<string, Part> {
   const order = (list: readonly { id: string }[]) => list.map((entity) => entity.id);
   const parts = new Map<string, Part>();
   parts.set(brand.id, { what: 'brand', name: brand.name, content: brand.name });
@@ -49,7 +51,7 @@ function partsOf(brand: Brand): Map<string, Part> {
   }
   for (const theme of brand.themes) parts.set(theme.id, { what: 'theme', name: theme.name, content: theme.name });
   for (const token of brand.tokens) {
-    const values = brand.themes.map((theme) => token.values[theme.id] ?? null);
+    const values = themes.map((theme) => token.values[theme] ?? null);
     parts.set(token.id, {
       what: 'token',
       name: token.path,

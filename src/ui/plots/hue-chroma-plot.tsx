@@ -21,7 +21,13 @@ function place(swatch: Swatch): { x: number; y: number; hex: string } {
 }
 
 /** The swatches in the plane of hue (angle) and chroma (distance from the middle), OKLCH. */
-export const HueChromaPlot = memo(function HueChromaPlot({ swatches, selected }: { swatches: readonly Swatch[]; selected: string | null }) {
+export const HueChromaPlot = memo(function HueChromaPlot({
+  swatches,
+  selected,
+}: {
+  swatches: readonly Swatch[];
+  selected: string | null;
+}) {
   const points = swatches.map((swatch) => ({ ...place(swatch), swatch }));
   return (
     <ScatterChart

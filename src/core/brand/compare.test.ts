@@ -1,0 +1,66 @@
+import { readFileSync } from 'node:fs';
+import fc from 'fast-check';
+import { anyCommand, runAll } from '../../../tests/random-commands';
+import { apply } from './apply';
+import type { Step } from './commands';
+import { compareBrands } from './compare';
+import { Brand } from './document';
+
+const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));
+
+function after(...steps: Step[]): Brand {
+  const result = apply(demo, { label: 'x', steps });
+  if (!result.ok) throw new Error(result.refusal);
+  return result.brand;
+}
+
+test.each([
+  ['a new colour', [{ do: 'swatch.edit', id: 'core-foam', set: { value: '#eeeeee' } }], ['changed swatch Foam']],
+  ['a new name', [{ do: 'token.edit', id: 't-text-soft', set: { path: 'text.quiet' } }], ['changed token text.quiet']],
+  [
+    'an order',
+    [{ do: 'swatch.move', ids: ['core-mist'], palette: 'core', before: 'core-harbour' }],
+    ['changed palette Quillhaven core'],
+  ],
+  ['something new', [{ do: 'theme.add', theme: { id: 'dusk', name: 'Dusk' }, before: null, values: {} }], ['added theme Dusk']],
+  ['something gone', [{ do: 'destination.remove', id: 'd-game' }], ['removed destination Deckhand trainer']],
+  ['the brand’s name', [{ do: 'brand.edit', set: { name: 'Ferries' } }], ['changed brand Ferries']],
+] as [string, Step[], string[]][])('%s is one difference', (_name, steps, expected) => {
+  expect(compareBrands(demo, after(...steps)).map(({ kind, what, name }) => `${kind} ${what} ${name}`)).toEqual(expected);
+});
+
+test('what is edited and edited back is no difference, nor is another order of keys', () => {
+  const there = { do: 'swatch.edit', id: 'core-foam', set: { value: '#eeeeee' } } as const;
+  const back = { do: 'swatch.edit', id: 'core-foam', set: { value: '#ddf0ee' } } as const;
+  expect(compareBrands(demo, after(there, back))).toEqual([]);
+  const turned = (value: unknown): unknown =>
+    Array.isArray(value)
+      ? value.map(turned)
+      : value !== null && typeof value === 'object'
+        ? Object.fromEntries(
+            Object.entries(value)
+              .reverse()
+              .map(([key, part]) => [key, turned(part)]),
+          )
+        : value;
+  expect(compareBrands(turned(demo) as Brand, demo)).toEqual([]);
+});
+
+test('before the first release everything is new', () => {
+  const differences = compareBrands(null, demo);
+  expect(new Set(differences.map(({ kind }) => kind))).toEqual(new Set(['added']));
+  expect(differences).toHaveLength(1 + 6 + 58 + 2 + 55 + 4);
+});
+
+test('both directions find the same things, with added and removed exchanged', () => {
+  fc.assert(
+    fc.property(fc.array(anyCommand, { maxLength: 12 }), (picks) => {
+      const { brand } = runAll(demo, picks);
+      const exchange = { added: 'removed', removed: 'added', changed: 'changed' } as const;
+      const there = compareBrands(demo, brand).map(({ id, kind }) => `${id} ${kind}`);
+      const back = compareBrands(brand, demo).map(({ id, kind }) => `${id} ${exchange[kind]}`);
+      expect(there.sort()).toEqual(back.sort());
+    }),
+    { numRuns: 60 },
+  );
+});

@@ -1,0 +1,89 @@
+import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
+import { anyCommand, runAll } from '../../../tests/random-commands';
+import { Brand, serialiseBrand } from '../brand/document';
+import { brandFromReading } from '../brand/from-reading';
+import { notations } from '../colour/notations';
+import { readColour } from '../colour/read';
+import { brandFile, parseBrandFile, readingOfBrand } from './brand-file';
+import { readFile } from './registry';
+import { catchColours } from './text';
+
+const source = readFileSync('demo/quillhaven.breakwater.json', 'utf8');
+const demo = Brand.parse(JSON.parse(source));
+const bytes = (text: string) => ({ name: 'x.json', bytes: new TextEncoder().encode(text) });
+
+test('written and read again, any brand is the same to the byte', () => {
+  expect(serialiseBrand(demo)).toBe(source);
+  fc.assert(
+    fc.property(fc.array(anyCommand, { maxLength: 15 }), (picks) => {
+      const written = serialiseBrand(runAll(demo, picks).brand);
+      const read = parseBrandFile(written);
+      expect('brand' in read && serialiseBrand(read.brand)).toBe(written);
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test.each([
+  [
+    'a wrong colour',
+    (text: string) => text.replace('#489498', '#48949'),
+    'At palettes.0.swatches.1.value: “#48949” is not a CSS colour',
+  ],
+  ['a strange key', (text: string) => text.replace('"locked": true', '"locked": true, "looked": 1'), 'At palettes.0.swatches.0'],
+  ['an id twice', (text: string) => text.replace('"id": "core-foam"', '"id": "core-shoal"'), 'The id core-shoal is used twice'],
+  [
+    'a path twice',
+    (text: string) => text.replace('"path": "text.soft"', '"path": "text.link"'),
+    'The token path text.link is used twice',
+  ],
+  ['a lost theme', (text: string) => text.replace('"id": "night"', '"id": "evening"'), 'for a theme that is not there'],
+  ['a strange path', (text: string) => text.replace('"path": "text.soft"', '"path": "text..soft"'), 'A token path is words'],
+  ['half a file', (text: string) => text.slice(0, 900), 'This is not JSON'],
+])('%s is refused with its place', (_name, spoil, words) => {
+  const { format, palettes, problems } = brandFile.read!(bytes(spoil(source)))!;
+  expect([format, palettes]).toEqual(['brand', []]);
+  expect(problems.map(({ message }) => message).join('\n')).toContain(words);
+});
+
+test('other JSON is no brand file, and is read as text', () => {
+  expect(brandFile.read!(bytes('{"accent": "#006871"}'))).toBeNull();
+  expect(readFile(bytes('{"accent": "#006871"}'))!.palettes[0]!.swatches).toEqual([
+    { name: 'accent', css: '#006871', hex: '#006871', alpha: 1 },
+  ]);
+});
+
+test('a brand’s reading becomes a brand that can be shipped, with a path for every swatch', () => {
+  const made = brandFromReading('Copy', readingOfBrand(demo));
+  expect(() => Brand.parse(made)).not.toThrow();
+  expect(made.tokens).toHaveLength(58);
+  expect(new Set(made.tokens.map(({ path }) => path)).size).toBe(58);
+  expect(brandFromReading('Copy', readingOfBrand(demo))).toEqual(made);
+});
+
+test('names that make the same path are numbered', () => {
+  const swatch = (name: string) => ({ name, css: '#000000', hex: '#000000', alpha: 1 });
+  const reading = {
+    format: 'text',
+    palettes: [{ name: '🚢', kind: 'loose' as const, swatches: ['Ä', 'a', '!'].map(swatch) }],
+    tokens: [],
+    problems: [],
+  };
+  expect(brandFromReading('X', reading).tokens.map(({ path }) => path)).toEqual(['unnamed.a', 'unnamed.a-2', 'unnamed.unnamed']);
+});
+
+test('whatever notation a colour is written in, a pasted line gives it back with its name', () => {
+  const colour = fc.integer({ min: 0, max: 0xffffff }).map((value) => readColour(`#${value.toString(16).padStart(6, '0')}`)!);
+  const name = fc.constantFrom('Harbour', 'Night ferry', 'Rope 2', 'Überfahrt', 'מפרש');
+  fc.assert(
+    fc.property(colour, name, fc.constantFrom(': ', ' = ', '\t', ' | ', ' '), (one, label, between) => {
+      for (const { id, text } of notations(one)) {
+        if (id === 'integer') continue;
+        const [line, ...more] = catchColours(`${label}${between}${text}`);
+        expect([id, line!.colour?.hex, line!.name, line!.doubt, more]).toEqual([id, one.hex, label, null, []]);
+      }
+    }),
+    { numRuns: 200 },
+  );
+});

@@ -1,0 +1,273 @@
+import { readFileSync } from 'node:fs';
+import { apply } from '@/core/brand/apply';
+import type { Command, Step } from '@/core/brand/commands';
+import { Brand, serialiseBrand } from '@/core/brand/document';
+import type { Role } from '@/core/brand/roles';
+import { createBrandStore, waitingCount, type BrandStore } from './brand-store';
+
+const told: string[] = [];
+jest.mock('./notices', () => ({ tell: (sentence: string) => void told.push(sentence) }));
+// Reached through the factory above, which jest runs before `told` is filled.
+
+const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));
+const doing = (...steps: Step[]): Command => ({ label: 'Test', steps });
+const colour = (value: string) => doing({ do: 'swatch.edit', id: 'core-foam', set: { value } });
+const rename = (name: string) => doing({ do: 'brand.edit', set: { name } });
+const foam = (store: BrandStore) => store.getState().brand.palettes[0]!.swatches.find(({ id }) => id === 'core-foam')!.value;
+
+/** The browser's disk, of a given size. */
+class Disk implements Storage {
+  [name: string]: unknown;
+  constructor(private readonly room = Infinity) {
+    Object.defineProperty(this, 'room', { enumerable: false });
+  }
+  get length() {
+    return Object.keys(this).length;
+  }
+  key = undefined as never;
+  clear = undefined as never;
+  getItem(name: string) {
+    return (this[name] as string | undefined) ?? null;
+  }
+  setItem(name: string, value: string) {
+    if (value.length > this.room) throw new DOMException('full', 'QuotaExceededError');
+    this[name] = value;
+  }
+  removeItem(name: string) {
+    delete this[name];
+  }
+}
+const kept = () => Object.keys(localStorage).filter((name) => name.startsWith('breakwater/'));
+
+/** A server that keeps a log as the real one does, and can be out of reach or refuse. */
+class Server {
+  brand = demo;
+  log: { seq: number; key: string; command: Command }[] = [];
+  down = false;
+  status = 200;
+  sent: string[][] = [];
+
+  fetch = async (_path: string, init: RequestInit): Promise<Response> => {
+    if (this.down) throw new TypeError('fetch failed');
+    const { changes } = JSON.parse(init.body as string) as { changes: { key: string; command: Command }[] };
+    this.sent.push(changes.map(({ key }) => key));
+    if (this.status !== 200) return Response.json({ error: `Status ${this.status}.` }, { status: this.status });
+    return Response.json({ outcomes: changes.map((change) => this.take(change)) });
+  };
+
+  take({ key, command }: { key: string; command: Command }) {
+    const earlier = this.log.find((change) => change.key === key);
+    if (earlier) return { key, seq: earlier.seq };
+    const applied = apply(this.brand, command);
+    if (!applied.ok) return { key, refusal: applied.refusal };
+    this.brand = applied.brand;
+    this.log.push({ seq: this.log.length + 1, key, command });
+    return { key, seq: this.log.length };
+  }
+}
+
+/** The live stream, played by hand. */
+class Stream {
+  static open: Stream[] = [];
+  static readonly CLOSED = 2;
+  readyState = 1;
+  private readonly listeners = new Map<string, (event: { data: string }) => void>();
+  constructor(readonly url: string) {
+    Stream.open.push(this);
+  }
+  addEventListener(kind: string, listener: (event: { data: string }) => void) {
+    this.listeners.set(kind, listener);
+  }
+  close() {
+    Stream.open = Stream.open.filter((one) => one !== this);
+  }
+  emit(kind: string, data: unknown = {}) {
+    this.listeners.get(kind)!({ data: JSON.stringify(data) });
+  }
+}
+
+let server: Server;
+const pages: (() => void)[] = [];
+const settle = async () => {
+  for (let n = 0; n < 30; n++) await Promise.resolve();
+  await jest.advanceTimersByTimeAsync(0);
+};
+
+function page(role: Role = 'owner', seq = 0, brand = demo): BrandStore {
+  const store = createBrandStore({ brand, seq, role, release: null, person: { id: 'ida', name: 'Ida' } });
+  pages.push(store.getState().connect());
+  return store;
+}
+const hear = (change: { seq: number; key: string; command: Command }, by = 'Oren') =>
+  Stream.open.at(-1)!.emit('change', { ...change, by, at: '2026-01-01T00:00:00Z' });
+
+beforeEach(() => {
+  jest.useFakeTimers({ doNotFake: ['queueMicrotask', 'nextTick'] });
+  told.length = 0;
+  Stream.open = [];
+  server = new Server();
+  Object.assign(globalThis, { localStorage: new Disk(), EventSource: Stream, fetch: server.fetch });
+});
+afterEach(() => {
+  pages.splice(0).forEach((close) => close());
+  jest.useRealTimers();
+});
+
+test('an edit is shown at once, kept on disk until the server has it, and confirmed by the stream', async () => {
+  const store = page();
+  expect(store.getState().run(colour('#eeeeee'))).toBe(true);
+  expect([foam(store), waitingCount(store.getState()), kept().length]).toEqual(['#eeeeee', 1, 1]);
+  await settle();
+  expect([waitingCount(store.getState()), kept().length, store.getState().keptAt]).toEqual([0, 0, expect.any(Date)]);
+  hear(server.log[0]!, 'Ida');
+  expect(store.getState().replica).toMatchObject({ seq: 1, pending: [] });
+  expect(serialiseBrand(store.getState().brand)).toBe(serialiseBrand(server.brand));
+});
+
+test('out of reach, edits wait and are tried again in their order, each once', async () => {
+  const store = page();
+  server.down = true;
+  for (const name of ['A', 'B', 'C']) store.getState().run(rename(name));
+  await settle();
+  expect([waitingCount(store.getState()), store.getState().connected, kept().length]).toEqual([3, false, 3]);
+  server.down = false;
+  await jest.advanceTimersByTimeAsync(6_000);
+  await settle();
+  expect(server.log.map(({ command }) => (command.steps[0] as { set: { name: string } }).set.name)).toEqual(['A', 'B', 'C']);
+  expect([waitingCount(store.getState()), store.getState().connected]).toEqual([0, true]);
+});
+
+test('what the server refuses is taken back, and the person told why', async () => {
+  const store = page();
+  server.brand = apply(demo, doing({ do: 'swatch.edit', id: 'core-foam', set: { locked: true } })) as never;
+  server.brand = (server.brand as unknown as { brand: Brand }).brand;
+  store.getState().run(colour('#eeeeee'));
+  await settle();
+  expect(foam(store)).toBe('#ddf0ee');
+  expect(told).toEqual(['Test was not kept: Foam is locked. Unlock it to change its colour.']);
+  expect(kept()).toEqual([]);
+});
+
+test.each([
+  [401, 1, 'Your edits wait here.'],
+  [500, 1, 'Your edits wait here.'],
+  [403, 0, 'Test was not kept: Status 403.'],
+  [413, 0, 'Test was not kept: Status 413.'],
+])('answered with %d, %d edits wait', async (status, waiting, words) => {
+  const store = page();
+  server.status = status;
+  store.getState().run(rename('A'));
+  await settle();
+  expect([waitingCount(store.getState()), kept().length]).toEqual([waiting, waiting]);
+  expect(told.join()).toContain(words);
+});
+
+test('what an earlier page left on disk is sent, not applied twice', async () => {
+  server.down = true;
+  const first = page();
+  first
+    .getState()
+    .run(doing({ do: 'palette.add', palette: { id: 'new', name: 'New', kind: 'loose', swatches: [] }, before: null }));
+  await settle();
+  pages.pop()!();
+  server.down = false;
+  // The server had it after all: the answer was lost, and the new page's document has the palette in it.
+  const [key] = kept().map((name) => name.split('/').at(-1)!);
+  server.take({ key: key!, command: JSON.parse(localStorage.getItem(kept()[0]!)!).command as Command });
+  const second = page('owner', 1, server.brand);
+  expect(waitingCount(second.getState())).toBe(1);
+  await settle();
+  expect([waitingCount(second.getState()), kept(), told, server.log.length]).toEqual([0, [], [], 1]);
+  expect(second.getState().brand.palettes.filter(({ id }) => id === 'new')).toHaveLength(1);
+});
+
+test('an entry of another version stays on disk and is told of', () => {
+  localStorage.setItem(
+    'breakwater/ida/quillhaven/oldkey00',
+    JSON.stringify({ order: 1, command: { label: 'Old', steps: [{ do: 'unknown' }] } }),
+  );
+  localStorage.setItem('breakwater/oren/quillhaven/otherone', JSON.stringify({ order: 1, command: rename('Not mine') }));
+  const store = page();
+  expect(told).toEqual([expect.stringContaining('1 earlier edits')]);
+  expect([kept().length, waitingCount(store.getState())]).toEqual([2, 0]);
+});
+
+test('a full disk is told of, and the edit is sent all the same', async () => {
+  Object.assign(globalThis, { localStorage: new Disk(10) });
+  const store = page();
+  store.getState().run(rename('A'));
+  await settle();
+  expect([server.log.length, told]).toEqual([1, [expect.stringContaining('too large for this browser’s disk')]]);
+});
+
+test('another page’s change goes under the own ones, and says who made it', () => {
+  const store = page();
+  server.down = true;
+  store.getState().run(colour('#111111'));
+  hear({
+    seq: 1,
+    key: 'theirs00',
+    command: doing({ do: 'swatch.edit', id: 'core-foam', set: { value: '#222222', name: 'Spray' } }),
+  });
+  expect([foam(store), store.getState().brand.palettes[0]!.swatches[2]!.name]).toEqual(['#111111', 'Spray']);
+  expect(store.getState().touched.get('core-foam')).toMatchObject({ by: 'Oren' });
+});
+
+test('an own edit that no longer applies is dropped with its reason', () => {
+  const store = page();
+  server.down = true;
+  store.getState().run(doing({ do: 'swatch.edit', id: 'deck-lichen', set: { name: 'Moss' } }));
+  hear({ seq: 1, key: 'theirs00', command: doing({ do: 'swatch.remove', ids: ['deck-lichen'] }) });
+  expect(told).toEqual([expect.stringContaining('could not be kept: That swatch is no longer there')]);
+  expect([waitingCount(store.getState()), kept()]).toEqual([0, []]);
+});
+
+test('a missed change is asked for again', () => {
+  const store = page();
+  hear({ seq: 1, key: 'one00000', command: rename('One') });
+  hear({ seq: 3, key: 'three000', command: rename('Three') });
+  expect(store.getState().brand.name).toBe('One');
+  expect(Stream.open.map(({ url }) => url)).toEqual(['/api/brands/quillhaven/events?after=1']);
+});
+
+test('undo and redo go back and forth; a new edit ends the redoing', async () => {
+  const store = page();
+  const { run, undo, redo } = store.getState();
+  run(colour('#111111'));
+  run(colour('#222222'));
+  undo();
+  undo();
+  expect(foam(store)).toBe('#ddf0ee');
+  redo();
+  expect(foam(store)).toBe('#111111');
+  run(rename('X'));
+  redo();
+  expect([foam(store), store.getState().redoable]).toEqual(['#111111', []]);
+  await settle();
+  hear(server.log[0]!, 'Ida');
+  expect(serialiseBrand(store.getState().brand)).toBe(serialiseBrand(server.brand));
+});
+
+test('a trial is shown and neither kept nor sent', async () => {
+  const store = page();
+  store.getState().tryOut(colour('#abcdef'));
+  await settle();
+  expect([foam(store), kept(), server.sent]).toEqual(['#abcdef', [], []]);
+  store.getState().tryOut(null);
+  expect(foam(store)).toBe('#ddf0ee');
+});
+
+test('a viewer’s edit is refused on the page already, with the sentence', async () => {
+  const store = page('viewer');
+  expect(store.getState().run(rename('A'))).toBe(false);
+  await settle();
+  expect([server.sent, told]).toEqual([[], [expect.stringContaining('viewer and cannot change this brand')]]);
+});
+
+test('a palette or theme that somebody deletes gives way to the first', () => {
+  const store = page();
+  store.getState().choosePalette('deck');
+  store.getState().chooseTheme('night');
+  hear({ seq: 1, key: 'theirs00', command: doing({ do: 'palette.remove', id: 'deck' }, { do: 'theme.remove', id: 'night' }) });
+  expect([store.getState().palette, store.getState().theme]).toEqual(['core', 'day']);
+});
