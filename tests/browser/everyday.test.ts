@@ -1,0 +1,145 @@
+/** What people do all day beside the main road: themes, destinations, big palettes, releases while others work. */
+import type { Browser } from 'puppeteer-core';
+import { openStand, Visitor, type Stand } from '../stand';
+import { launch, Person } from './browser';
+
+let stand: Stand;
+let browser: Browser;
+let ida: Person;
+beforeAll(async () => {
+  stand = await openStand('everyday');
+  browser = await launch();
+  ida = await Person.enter(browser, stand, 'Ida');
+}, 90_000);
+afterAll(async () => {
+  await browser.close();
+  await stand.close();
+});
+jest.setTimeout(90_000);
+
+const brand = async () => (await (await Visitor.demo(stand, 'ida')).send('GET', '/api/brands/quillhaven')).body;
+
+test('a swatch is moved with the keyboard alone', async () => {
+  await (await ida.find('[data-swatch="core-harbour"]')).focus();
+  await ida.keys('Space');
+  await ida.page.waitForSelector('[data-dragging]');
+  // Each key is answered by a movement that a person would see before pressing the next.
+  for (const key of ['ArrowRight', 'ArrowRight', 'Space'] as const) {
+    await new Promise((resolve) => setTimeout(resolve, 400));
+    await ida.keys(key);
+  }
+  await ida.page.waitForFunction(
+    () => document.querySelectorAll('[data-swatch]')[2]?.getAttribute('data-swatch') === 'core-harbour',
+  );
+});
+
+test('a palette is renamed in its title, given a kind, and not deleted while tokens need it', async () => {
+  await ida.fill('Palette name', 'House colours');
+  await ida.sees('House colours');
+  await ida.page.select('select[aria-label="Kind of palette"]', 'loose');
+  await ida.page.waitForFunction(() => !document.querySelector('nav[aria-label=Palettes]')!.textContent!.startsWith('Brand'));
+  await ida.click('Delete palette');
+  await ida.sees('These swatches cannot go while surface.page, surface.header, text.default and');
+});
+
+test('a deleted swatch leaves its colour with its tokens, and says so', async () => {
+  await (await ida.find('[data-swatch="core-foam"]')).click();
+  await ida.blur();
+  await ida.keys('Delete');
+  await ida.sees('They keep its colour as their own');
+  await ida.keys('Control', 'z');
+  await ida.find('[data-swatch="core-foam"]');
+});
+
+test('a theme is copied, renamed, shown at once in all places, and deleted', async () => {
+  await ida.stage('Name');
+  await ida.click('Copy Day as a new theme');
+  await ida.fill('Name of the theme Day copy', 'Dusk');
+  await ida.sees('55 tokens in 3 themes');
+  expect(await ida.page.$$eval('header select option', (options) => options.map((option) => option.textContent))).toEqual([
+    'Day',
+    'Night bridge',
+    'Dusk',
+  ]);
+  await (await ida.find('button[aria-label="Delete Dusk"]')).click();
+  await ida.sees('55 tokens in 2 themes');
+});
+
+test('a token is described, renamed and deleted in its place; one that others use stays', async () => {
+  await (await ida.find('[data-token="brand.primary"] button')).click();
+  await ida.fill('Path', 'brand.main');
+  await (await ida.find('[data-token="brand.main"]')).click();
+  await ida.page.waitForFunction(() => document.querySelector('[data-token="text.link"]')?.textContent?.includes('brand.main'));
+  await ida.click('Delete token');
+  await ida.sees('brand.main cannot go while text.link, action.confirm.rest');
+  await ida.fill('Filter tokens', 'nothing like it', false);
+  await ida.sees('No token fits the filter.');
+});
+
+test('a destination is added, its options are checked, and it is removed again', async () => {
+  await ida.stage('Ship');
+  await ida.click('Add a destination');
+  await (await ida.find('[role=menuitem] ::-p-text(Game palette)')).click();
+  await ida.fill('Only a group of tokens', 'nowhere');
+  await ida.sees('There is no token below nowhere; choose another group in the options.');
+  await ida.fill('Only a group of tokens', 'trainer');
+  await ida.sees('One pixel a colour, one row');
+  await ida.click('Booking site');
+  await ida.fill('Put before every variable', 'No Good');
+  await ida.sees('A prefix is lower-case letters, digits and hyphens');
+  // Two game palettes would write the same paths.
+  await ida.click('Release…');
+  await ida.sees('Two destinations would both write game/quillhaven-ferries-day.png; remove one.');
+  await ida.keys('Escape');
+  await ida.page.waitForFunction(() => !document.querySelector('[role=dialog]'));
+  await (await ida.page.$$('ul[class*=destinations] button')).at(-1)!.click();
+  await ida.click('Remove this destination');
+  await ida.page.waitForFunction(() => document.querySelectorAll('ul[class*=destinations] button').length === 4);
+});
+
+test('a release that others’ work has overtaken is refused; a page left open hears of the next one', async () => {
+  const oren = await Person.enter(browser, stand, 'Oren');
+  await oren.stage('Watch');
+  await oren.sees('Nothing has been released yet');
+  await ida.click('Release…');
+  await ida.fill('What is it for?', 'The first', false);
+  await ida.click('Make release 1');
+  await ida.page.waitForFunction(() => location.pathname.endsWith('/watch'));
+  // Oren's page, opened before, shows the new release without being asked.
+  await oren.page.waitForSelector('[data-testid=match][data-complete=true]', { timeout: 20_000 });
+  await oren.click('Releases');
+  await oren.sees('The first');
+  const links = await oren.page.$$eval('section a', (found) => found.map((link) => link.getAttribute('href')!));
+  expect(links).toContain('/deliver/quillhaven/1/css/quillhaven-ferries.css');
+  const { seq } = await brand();
+  const visitor = await Visitor.demo(stand, 'oren');
+  await visitor.change([{ do: 'brand.edit', set: { name: 'Moved on' } }]);
+  expect((await visitor.send('POST', '/api/brands/quillhaven/releases', { seq, note: '' })).status).toBe(409);
+  await ida.sees('Moved on');
+  await ida.sees('1 unreleased');
+  expect([...ida.errors, ...oren.errors]).toEqual([]);
+});
+
+test('ten thousand swatches stand in the grid without all being drawn', async () => {
+  const swatches = Array.from({ length: 10_000 }, (_, n) => ({
+    id: `m${n}`,
+    name: `N${n}`,
+    value: `#${(n * 1_677).toString(16).padStart(6, '0')}`,
+    locked: false,
+  }));
+  await (
+    await Visitor.demo(stand, 'ida')
+  ).change([{ do: 'palette.add', palette: { id: 'many', name: 'Many', kind: 'loose', swatches }, before: null }]);
+  await ida.click('Many');
+  await ida.sees('10000 colours');
+  await ida.sees('Plots are drawn for palettes of up to 256 colours');
+  const drawn = await ida.page.$$eval('[data-swatch]', (cells) => cells.length);
+  expect(drawn).toBeGreaterThan(50);
+  expect(drawn).toBeLessThan(500);
+  await (await ida.find('[data-swatch="m0"]')).click();
+  await ida.fill('Name', 'First of many');
+  await ida.page.waitForFunction(() => document.querySelector('[data-testid=kept]')?.textContent?.startsWith('Kept'), {
+    timeout: 20_000,
+  });
+  expect((await brand()).brand.palettes.at(-1).swatches[0].name).toBe('First of many');
+});

@@ -1,0 +1,106 @@
+/** bin/start as a person uses it: first start, Ctrl-C, a kill, a second start; nothing that was kept is lost. */
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { databaseUrl, freePort, stopCluster, type Cluster } from '../../ops/cluster';
+import { Visitor, type Stand } from '../stand';
+
+const data = mkdtempSync(join(tmpdir(), 'breakwater-start-'));
+const running: ChildProcess[] = [];
+jest.setTimeout(120_000);
+
+afterAll(async () => {
+  running.forEach((child) => child.kill('SIGINT'));
+  await Promise.all(running.map(ended));
+  // The cluster lies elsewhere where its user cannot walk into the temporary folder.
+  for (const folder of [settings().cluster.folder, data]) rmSync(folder, { recursive: true, force: true });
+});
+
+const settings = () => JSON.parse(readFileSync(join(data, 'settings.json'), 'utf8')) as { cluster: Cluster; secret: string };
+const ended = (child: ChildProcess) =>
+  child.exitCode !== null || child.signalCode !== null
+    ? Promise.resolve()
+    : new Promise<void>((resolve) => child.once('exit', () => resolve()));
+
+/** Starts and waits for the line with the address. */
+async function start(...args: string[]): Promise<{ child: ChildProcess; output: string; stand: Stand; seconds: number }> {
+  const child = spawn('bin/start', args, { env: { ...process.env, BREAKWATER_DATA: data }, stdio: ['ignore', 'pipe', 'pipe'] });
+  running.push(child);
+  let output = '';
+  const ready = await new Promise<RegExpMatchArray>((resolve, reject) => {
+    const take = (chunk: Buffer) => {
+      output += chunk.toString();
+      const match = /ready after ([\d.]+) s at (http:\S+)/.exec(output);
+      if (match) resolve(match);
+    };
+    child.stdout.on('data', take);
+    child.stderr.on('data', take);
+    child.once('exit', () => reject(new Error(`bin/start ended:\n${output}`)));
+  });
+  return { child, output, stand: { url: ready[2] } as Stand, seconds: Number(ready[1]) };
+}
+
+const name = async (stand: Stand) =>
+  (await (await Visitor.demo(stand, 'ida')).send('GET', '/api/brands/quillhaven')).body.brand.name;
+
+test('the first start makes a private cluster, loads the demo and prints the address', async () => {
+  const port = await freePort(6_100);
+  const { child, output, stand } = await start('--port', String(port));
+  for (const line of [
+    /PostgreSQL \.\.\. [\d.]+ s/,
+    /database \.\.\. [\d.]+ s {2}in /,
+    /migrations \.\.\. .*0001-first/,
+    /demo \.\.\. .*loaded/,
+  ])
+    expect(output).toMatch(line);
+  expect(stand.url).toBe(`http://127.0.0.1:${port}`);
+  // Passwords are needed, even from this machine, and only this machine is listened to.
+  const { cluster } = settings();
+  await expect(databaseUrl({ ...cluster, password: 'wrong' }, 'breakwater')).rejects.toThrow('password authentication failed');
+  expect(readFileSync(join(cluster.folder, 'data/pg_hba.conf'), 'utf8')).not.toMatch(/^[^#]*\btrust\b/m);
+  expect(
+    await (await Visitor.demo(stand, 'oren')).change([{ do: 'brand.edit', set: { name: 'Kept through Ctrl-C' } }]),
+  ).toMatchObject({ status: 200 });
+  child.kill('SIGINT');
+  await ended(child);
+  await expect(fetch(stand.url)).rejects.toThrow();
+  await expect(stopCluster(cluster)).rejects.toThrow('Is server running?');
+});
+
+test('the second start is quick, builds nothing, and everything is there; a killed starter leaves no mess', async () => {
+  const first = await start();
+  expect([await name(first.stand), first.output]).toEqual([
+    'Kept through Ctrl-C',
+    expect.stringContaining('nothing has changed'),
+  ]);
+  expect(first.seconds).toBeLessThan(10);
+  await (await Visitor.demo(first.stand, 'ida')).change([{ do: 'brand.edit', set: { name: 'Kept through a kill' } }]);
+  first.child.kill('SIGKILL');
+  await ended(first.child);
+
+  const second = await start();
+  expect(await name(second.stand)).toBe('Kept through a kill');
+  // What the killed one had left running is ended: its address is used again.
+  expect(second.stand.url).toBe(first.stand.url);
+  second.child.kill('SIGINT');
+  await ended(second.child);
+});
+
+test('--reset-demo puts the demo back; --empty waits for an owner and leaves the demo alone', async () => {
+  const reset = await start('--reset-demo');
+  expect(await name(reset.stand)).toBe('Quillhaven Ferries');
+  reset.child.kill('SIGINT');
+  await ended(reset.child);
+  const empty = await start('--empty');
+  expect(await (await fetch(`${empty.stand.url}/sign-in`)).text()).toContain('you become the owner');
+  await expect(Visitor.demo(empty.stand, 'ida')).rejects.toThrow('403');
+});
+
+test('a port that is none is refused with a sentence', async () => {
+  const child = spawn('bin/start', ['--port', '99999'], { env: { ...process.env, BREAKWATER_DATA: data } });
+  let output = '';
+  child.stderr.on('data', (chunk: Buffer) => (output += chunk.toString()));
+  await ended(child);
+  expect([child.exitCode, output]).toEqual([1, expect.stringContaining('A port is a whole number from 1 to 65535.')]);
+});
