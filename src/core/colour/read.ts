@@ -1,4 +1,5 @@
-import { differenceEuclidean, parse, toGamut, converter, type Color, type Rgb, type Oklch } from 'culori';
+import { parse, toGamut, converter, type Color, type Rgb, type Oklch } from 'culori';
+import { deltaEOk } from './difference';
 
 /**
  * A colour as somebody wrote it, with what an 8-bit sRGB screen shows for it.
@@ -29,7 +30,6 @@ const toRgb = converter('rgb');
 const toOklch = converter('oklch');
 // CSS Color 4, section 13.2: chroma reduction in OKLCH with local clipping, just noticeable difference .02.
 const mapToSrgb = toGamut('rgb', 'oklch');
-const distanceOk = differenceEuclidean('oklab');
 
 const CACHE_LIMIT = 20_000;
 const cache = new Map<string, ReadColour | null>();
@@ -63,7 +63,7 @@ function read(css: string): ReadColour | null {
     alpha: unit(colour.alpha ?? 1),
     rgb,
     oklch: oklchOf(colour),
-    clipped: inside ? 0 : distanceOk(colour, { mode: 'rgb', r: rgb[0], g: rgb[1], b: rgb[2] }),
+    clipped: inside ? 0 : deltaEOk(colour, { mode: 'rgb', r: rgb[0], g: rgb[1], b: rgb[2] }),
   };
 }
 
