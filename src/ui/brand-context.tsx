@@ -33,7 +33,7 @@ export function useBrand<T>(part: (state: BrandState) => T): T {
  * then; lists of swatches are drawn from the settled document (`replica.brand`) and stay as they are.
  */
 export function useLiveSwatch(settled: Swatch): Swatch {
-  return useBrand((state) => swatchesOf(state.brand).get(settled.id)?.swatch ?? settled);
+  return useStore(useBrandStore(), (state) => swatchesOf(state.brand).get(settled.id)?.swatch ?? settled);
 }
 
 /** Whether this person may edit; controls that would be refused are shown disabled. */

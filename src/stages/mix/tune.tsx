@@ -130,7 +130,8 @@ const ChannelSlider = memo(function ChannelSlider({ at, value, disabled, onMove,
   );
 });
 
-const STOPS = 20;
+/** Enough for the eye; each costs a gamut mapping while another slider moves. */
+const STOPS = 14;
 
 /** The colours a slider would give, from its start to its end, as a screen shows them. */
 function useTrack(oklch: Oklch, at: Channel): string {

@@ -1,9 +1,10 @@
-import { useMemo } from 'react';
+import { memo, useEffect, useMemo, useState } from 'react';
+import type { Swatch } from '@/core/brand/document';
 import { notations } from '@/core/colour/notations';
 import { contrastRatio, flatten } from '@/core/colour/contrast';
 import { readColour } from '@/core/colour/read';
 import { resolveTheme, swatchesOf, tokensUsing } from '@/core/brand/resolve';
-import { useBrand } from '../brand-context';
+import { useBrand, useLiveSwatch } from '../brand-context';
 import { Copyable } from './copyable';
 import { History } from './history';
 import css from './readout.module.css';
@@ -11,30 +12,74 @@ import css from './readout.module.css';
 const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth'];
 
 export function SwatchReadout({ id }: { id: string }) {
-  const { brand, theme, select } = useBrand((state) => ({ brand: state.brand, theme: state.theme, select: state.select }));
+  const { brand, select } = useBrand((state) => ({ brand: state.replica.brand, select: state.select }));
   const users = useMemo(() => tokensUsing(brand.tokens, { swatch: id }), [brand.tokens, id]);
   const found = swatchesOf(brand).get(id);
   if (!found) return <p className={css.nothing}>This swatch is no longer there.</p>;
   const { swatch, palette } = found;
-  const colour = readColour(swatch.value)!;
   const place = palette.swatches.indexOf(swatch);
-  const surfaces = [...resolveTheme(brand, theme).values()].filter(
-    ({ token, colour: ground }) => token.role === 'surface' && ground,
-  );
   return (
     <>
-      <div className={css.patch} style={{ background: flatten(colour, PAPER) }} />
+      <Patch swatch={swatch} />
       <h2>{swatch.name}</h2>
       <p className={css.about}>
         {ORDINALS[place] ?? `number ${place + 1}`} of {palette.name};{' '}
         {users.length === 0 ? 'no token uses it' : `used by ${users.length} ${users.length === 1 ? 'token' : 'tokens'}`}
       </p>
+      <LiveFigures swatch={swatch} />
+      {users.length > 0 && (
+        <>
+          <h3>Used by</h3>
+          <ul className={css.rows}>
+            {users.slice(0, 12).map((token) => (
+              <li key={token.id}>
+                <button className={css.link} onClick={() => select({ token: token.id })}>
+                  <code>{token.path}</code>
+                </button>
+              </li>
+            ))}
+            {users.length > 12 && <li className={css.about}>and {users.length - 12} more</li>}
+          </ul>
+        </>
+      )}
+      <History entity={id} />
+    </>
+  );
+}
+
+function Patch({ swatch }: { swatch: Swatch }) {
+  return <div className={css.patch} style={{ background: flatten(readColour(useLiveSwatch(swatch).value)!, PAPER) }} />;
+}
+
+/** How long a slider must rest before the figures follow it, in milliseconds: a list of moving digits cannot be read. */
+const REST_MS = 80;
+
+/** The figures of the swatch as it is shown, following a moving slider whenever it rests. */
+function LiveFigures({ swatch }: { swatch: Swatch }) {
+  const { value } = useLiveSwatch(swatch);
+  const [rested, setRested] = useState(value);
+  useEffect(() => {
+    const timer = setTimeout(() => setRested(value), REST_MS);
+    return () => clearTimeout(timer);
+  }, [value]);
+  // Another value of the settled swatch (typed, undone, somebody else's) is shown at once.
+  return <Figures value={value === swatch.value ? value : rested} />;
+}
+
+const Figures = memo(function Figures({ value }: { value: string }) {
+  const { brand, theme } = useBrand((state) => ({ brand: state.replica.brand, theme: state.theme }));
+  const colour = readColour(value)!;
+  const surfaces = [...resolveTheme(brand, theme).values()].filter(
+    ({ token, colour: ground }) => token.role === 'surface' && ground,
+  );
+  return (
+    <>
       <h3>Notations</h3>
       <ul className={css.rows} data-testid="notations">
-        {swatch.value !== colour.hex && (
+        {value !== colour.hex && (
           <li>
             <span className={css.key}>Authored</span>
-            <Copyable text={swatch.value} />
+            <Copyable text={value} />
           </li>
         )}
         {notations(colour).map((notation) => (
@@ -67,25 +112,9 @@ export function SwatchReadout({ id }: { id: string }) {
           </ul>
         </>
       )}
-      {users.length > 0 && (
-        <>
-          <h3>Used by</h3>
-          <ul className={css.rows}>
-            {users.slice(0, 12).map((token) => (
-              <li key={token.id}>
-                <button className={css.link} onClick={() => select({ token: token.id })}>
-                  <code>{token.path}</code>
-                </button>
-              </li>
-            ))}
-            {users.length > 12 && <li className={css.about}>and {users.length - 12} more</li>}
-          </ul>
-        </>
-      )}
-      <History entity={id} />
     </>
   );
-}
+});
 
 const PAPER = readColour('#ffffff')!;
 
