@@ -2,7 +2,7 @@ import { differenceCiede2000 } from 'culori';
 
 /**
  * The 34 pairs of Sharma, Wu and Dalal, "The CIEDE2000 color-difference formula" (2005), table 1:
- * L, a, b of two colours and their difference to four decimals.
+ * L, a, b of two colours and their difference to four decimals. Written down from memory of the printed table.
  */
 const PAIRS = `
 50 2.6772 -79.7751 50 0 -82.7485 2.0425

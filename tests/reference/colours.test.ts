@@ -18,7 +18,7 @@ test('all 148 named colours of CSS Color 4 (list: color-name)', () => {
 });
 
 test.each([
-  // CSS Color 4, worked examples in the text of the standard.
+  // Worked examples of CSS Color 4, from memory; the linear one by its encoded form there, color(srgb 0.691 0.139 0.259).
   ['hsl(120deg 100% 25%)', '#008000'],
   ['hwb(150 20% 10%)', '#33e68c'],
   ['oklch(40.101% 0.12332 21.555)', '#7d2329'],

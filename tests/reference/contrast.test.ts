@@ -13,7 +13,7 @@ test.each([
   // Common practice: the greys on either side of 4.5 on white.
   ['#777777', '#ffffff', 4.478],
   ['#767676', '#ffffff', 4.542],
-  // W3C, "Understanding 1.4.3": pure red and blue on white.
+  // Pure red and blue on white, from memory of the W3C's texts.
   ['#ff0000', '#ffffff', 3.998],
   ['#0000ff', '#ffffff', 8.592],
 ])('contrast of %s on %s is %d', (text, ground, expected) => {
