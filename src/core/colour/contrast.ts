@@ -1,12 +1,11 @@
+import { showOklch, type Srgb } from './gamut';
 import { hexOf, readColour, type ReadColour } from './read';
-
-type Rgb = readonly [number, number, number];
 
 /**
  * Relative luminance of an sRGB colour (channels 0..1), 0 black to 1 white.
  * WCAG 2.2, definition "relative luminance".
  */
-export function relativeLuminance([r, g, b]: Rgb): number {
+export function relativeLuminance([r, g, b]: Srgb): number {
   return 0.2126 * linear(r) + 0.7152 * linear(g) + 0.0722 * linear(b);
 }
 
@@ -23,19 +22,19 @@ export function contrastRatio(text: ReadColour, ground: ReadColour): number {
   return ratio(over(eightBit(text), text.alpha, under), under);
 }
 
-function ratio(a: Rgb, b: Rgb): number {
+function ratio(a: Srgb, b: Srgb): number {
   const one = relativeLuminance(a);
   const two = relativeLuminance(b);
   return (Math.max(one, two) + 0.05) / (Math.min(one, two) + 0.05);
 }
 
 /** The ratio is promised for what is shown, so it is taken from the 8-bit value and not from the exact one. */
-function eightBit(colour: ReadColour): Rgb {
-  return [1, 3, 5].map((at) => parseInt(colour.hex.slice(at, at + 2), 16) / 255) as unknown as Rgb;
+function eightBit(colour: ReadColour): Srgb {
+  return [1, 3, 5].map((at) => parseInt(colour.hex.slice(at, at + 2), 16) / 255) as unknown as Srgb;
 }
 
-function over(top: Rgb, alpha: number, under: Rgb): Rgb {
-  return [0, 1, 2].map((i) => top[i]! * alpha + under[i]! * (1 - alpha)) as unknown as Rgb;
+function over(top: Srgb, alpha: number, under: Srgb): Srgb {
+  return [0, 1, 2].map((i) => top[i]! * alpha + under[i]! * (1 - alpha)) as unknown as Srgb;
 }
 
 /**
@@ -46,7 +45,7 @@ function over(top: Rgb, alpha: number, under: Rgb): Rgb {
 export function nearestPassing(text: ReadColour, grounds: readonly ReadColour[], needed: number): ReadColour | null {
   const [start, c, h] = text.oklch;
   const passes = (l: number): ReadColour | null => {
-    const candidate = readColour(readColour(`oklch(${l} ${c} ${h})`)!.hex)!;
+    const candidate = readColour(hexOf(showOklch(l, c, h).rgb))!;
     return grounds.every((ground) => contrastRatio(candidate, ground) >= needed) ? candidate : null;
   };
   // A thousandth of lightness is finer than one 8-bit step of any channel, so the walk cannot step over an answer.

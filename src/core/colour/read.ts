@@ -1,5 +1,5 @@
-import { parse, toGamut, converter, type Color, type Rgb, type Oklch } from 'culori';
-import { deltaEOk } from './difference';
+import { parse, converter, type Color, type Oklch } from 'culori';
+import { isInside, showOklch, type Shown, type Srgb } from './gamut';
 
 /**
  * A colour as somebody wrote it, with what an 8-bit sRGB screen shows for it.
@@ -13,7 +13,7 @@ export interface ReadColour {
   /** Opacity, 0..1. */
   readonly alpha: number;
   /** Gamut-mapped sRGB, each 0..1, before rounding to 8 bits. */
-  readonly rgb: readonly [number, number, number];
+  readonly rgb: Srgb;
   /** The authored colour in OKLCH: l 0..1, c 0.., h in degrees 0..360 (0 for greys). Not gamut-mapped. */
   readonly oklch: readonly [l: number, c: number, h: number];
   /** ΔE-OK between the authored colour and the one shown; 0 inside the sRGB gamut. */
@@ -23,13 +23,8 @@ export interface ReadColour {
 /** Chroma below which a colour is a grey without hue. The smallest chroma of a true 8-bit non-grey is .00106. */
 export const GREY_CHROMA = 5e-4;
 
-/** How far a channel may lie outside 0..1 through rounding alone and still count as inside the gamut. */
-const GAMUT_TOLERANCE = 1e-6;
-
 const toRgb = converter('rgb');
 const toOklch = converter('oklch');
-// CSS Color 4, section 13.2: chroma reduction in OKLCH with local clipping, just noticeable difference .02.
-const mapToSrgb = toGamut('rgb', 'oklch');
 
 const CACHE_LIMIT = 20_000;
 const cache = new Map<string, ReadColour | null>();
@@ -52,23 +47,11 @@ function read(css: string): ReadColour | null {
   if (css.length > 128 || /^[0-9a-f]+$/i.test(css)) return null;
   const colour = parse(css);
   if (!colour) return null;
-  const wide = toRgb(colour);
-  if (![wide.r, wide.g, wide.b].every(Number.isFinite)) return null;
-  const inside = inGamut(wide);
-  const shown = inside ? wide : mapToSrgb(colour);
-  const rgb = [unit(shown.r), unit(shown.g), unit(shown.b)] as const;
-  return {
-    css,
-    hex: hexOf(rgb),
-    alpha: unit(colour.alpha ?? 1),
-    rgb,
-    oklch: oklchOf(colour),
-    clipped: inside ? 0 : deltaEOk(colour, { mode: 'rgb', r: rgb[0], g: rgb[1], b: rgb[2] }),
-  };
-}
-
-function inGamut({ r, g, b }: Rgb): boolean {
-  return Math.min(r, g, b) >= -GAMUT_TOLERANCE && Math.max(r, g, b) <= 1 + GAMUT_TOLERANCE;
+  const { r, g, b } = toRgb(colour);
+  if (![r, g, b].every(Number.isFinite)) return null;
+  const oklch = oklchOf(colour);
+  const { rgb, clipped }: Shown = isInside([r, g, b]) ? { rgb: [unit(r), unit(g), unit(b)], clipped: 0 } : showOklch(...oklch);
+  return { css, hex: hexOf(rgb), alpha: unit(colour.alpha ?? 1), rgb, oklch, clipped };
 }
 
 function oklchOf(colour: Color): [number, number, number] {
@@ -81,7 +64,7 @@ function unit(value: number): number {
 }
 
 /** sRGB channels 0..1 as lower-case `#rrggbb`, rounded to 8 bits. */
-export function hexOf(rgb: readonly [number, number, number]): string {
+export function hexOf(rgb: Srgb): string {
   return '#' + rgb.map((channel) => byte(channel).toString(16).padStart(2, '0')).join('');
 }
 
