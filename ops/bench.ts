@@ -6,9 +6,10 @@
 import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import puppeteer, { type Page } from 'puppeteer-core';
+import puppeteer from 'puppeteer-core';
 import { build } from './build';
 import { createCluster, databaseUrl, freePort, startCluster, stopCluster } from './cluster';
+import { frameTimes } from './frame-times';
 import { end, serve } from './server';
 import { step } from './step';
 
@@ -50,8 +51,6 @@ const browser = await puppeteer.launch({
 });
 try {
   const page = await browser.newPage();
-  // The loader that runs this file wraps named functions in a call that the page does not have.
-  await page.evaluateOnNewDocument('window.__name = (named) => named');
   await page.goto(`http://127.0.0.1:${port}/sign-in`);
   await page.locator('::-p-xpath(//button[starts-with(., "Ida")])').click();
   await page.waitForSelector('[data-swatch]');
@@ -61,12 +60,12 @@ try {
     await page.locator(`::-p-xpath(//nav//button[contains(., "${name}")])`).click();
     await page.waitForFunction((title) => document.querySelector<HTMLInputElement>('h1 input')?.value === title, {}, name);
     await (await page.$$('[data-swatch]'))[3]!.click();
-    const box = (await (await page.waitForSelector('[role=slider]', { visible: true }))!.boundingBox())!;
+    const box = (await (await page.waitForSelector('input[type=range]', { visible: true }))!.boundingBox())!;
     const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
-    const idle = await frames(page, (at) => page.mouse.move(650 + (at % 60), 790));
+    const idle = await frameTimes(page, MOVES, (at) => page.mouse.move(650 + (at % 60), 790));
     await page.mouse.move(x, y);
     await page.mouse.down();
-    const busy = await frames(page, (at) => page.mouse.move(x + 140 * Math.sin(at / 12), y));
+    const busy = await frameTimes(page, MOVES, (at) => page.mouse.move(x + 140 * Math.sin(at / 12), y));
     await page.mouse.up();
     const control = quantile(idle, 0.5);
     rows.push(`| ${name} | ${busy.length} | ${cell(busy, 0.5)} | ${cell(busy, 0.95)} | ${control.toFixed(1)} |`);
@@ -80,35 +79,6 @@ try {
   await closeDatabase();
   await stopCluster(cluster);
   rmSync(folder, { recursive: true, force: true });
-}
-
-/**
- * Milliseconds of each frame's work on the main thread, in a drag that does not wait: from the frame's first pointer
- * event to the task after its animation callbacks, style, layout and paint.
- */
-async function frames(page: Page, move: (at: number) => Promise<void>): Promise<number[]> {
-  await page.evaluate(() => {
-    const found: number[] = [];
-    const { port1, port2 } = new MessageChannel();
-    let began = 0;
-    port1.onmessage = () => {
-      found.push(performance.now() - began);
-      began = 0;
-    };
-    const onMove = () => {
-      if (began > 0) return;
-      began = performance.now();
-      requestAnimationFrame(() => port2.postMessage(null));
-    };
-    window.addEventListener('pointermove', onMove, { capture: true });
-    Object.assign(window, { found, stopFrames: () => window.removeEventListener('pointermove', onMove, { capture: true }) });
-  });
-  for (let at = 0; at < MOVES; at++) await move(at);
-  return page.evaluate(() => {
-    const { found, stopFrames } = window as unknown as { found: number[]; stopFrames: () => void };
-    stopFrames();
-    return found;
-  });
 }
 
 function quantile(values: readonly number[], share: number): number {

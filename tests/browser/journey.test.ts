@@ -58,13 +58,20 @@ test('mix: typed, slid, dragged, inserted, locked, deleted, and all of it undone
   await ida.page.waitForFunction(() => document.querySelector('[data-swatch]')?.getAttribute('aria-label') !== 'Dusk, #3c4a6b');
   expect(await ida.texts('[data-testid=notations] li')).toContain('OKLCH oklch(0.42 0.06 270)');
 
-  const thumb = await ida.find('[role=slider][aria-label=Lightness], [role=slider]');
+  const thumb = await ida.find('input[type=range]');
   const box = (await thumb.boundingBox())!;
   await ida.page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await ida.page.mouse.down();
   await ida.page.mouse.move(box.x + 120, box.y + box.height / 2, { steps: 8 });
   await ida.page.mouse.up();
   await ida.page.waitForFunction(() => !document.querySelector('[data-testid=notations]')?.textContent?.includes('oklch(0.42 '));
+  // One drag is one edit, however far it went; a slider that has the focus answers to keys.
+  await ida.page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await ida.keys('Control', 'z');
+  await ida.page.waitForFunction(() => document.querySelector('[data-testid=notations]')?.textContent?.includes('oklch(0.42 '));
+  await thumb.focus();
+  await ida.keys('ArrowRight');
+  await ida.page.waitForFunction(() => document.querySelector('[data-testid=notations]')?.textContent?.includes('oklch(0.422 '));
 
   const [from, to] = [(await (await cell(0)).boundingBox())!, (await (await cell(2)).boundingBox())!];
   await ida.page.mouse.move(from.x + 20, from.y + 20);

@@ -1,8 +1,8 @@
-import { Slider } from '@chakra-ui/react';
-import { memo, useCallback, useMemo, type CSSProperties } from 'react';
+import { memo, useEffect, useEffectEvent, useMemo, useRef } from 'react';
 import type { Swatch } from '@/core/brand/document';
+import { showOklch } from '@/core/colour/gamut';
 import { oklchText } from '@/core/colour/notations';
-import { readColour, type ReadColour } from '@/core/colour/read';
+import { hexOf, readColour, type ReadColour } from '@/core/colour/read';
 import { useBrand, useBrandStore, useLiveSwatch, useMayEdit } from '@/ui/brand-context';
 import { CommitInput } from '@/ui/commit-input';
 import { tell } from '@/ui/notices';
@@ -66,27 +66,20 @@ const Fields = memo(function Fields({ swatch, mayEdit }: { swatch: Swatch; mayEd
 function Sliders({ swatch, disabled }: { swatch: Swatch; disabled: boolean }) {
   const store = useBrandStore();
   const { oklch } = readColour(useLiveSwatch(swatch).value)!;
-  // Stable, so that a slider draws anew only when its own value changes; the others' tracks are repainted by variable.
-  const command = useCallback(
-    (at: Channel, value: number) => {
-      const { oklch: start, alpha } = readColour(swatch.value)!;
-      return editSwatch(swatch, `Tune ${swatch.name}`, { value: oklchText(withChannel(start, at, value), alpha) });
-    },
-    [swatch],
-  );
-  const move = useCallback((at: Channel, value: number) => store.getState().tryOut(command(at, value)), [store, command]);
-  const settle = useCallback((at: Channel, value: number) => void store.getState().run(command(at, value)), [store, command]);
-  const tracks = { '--track-0': useTrack(oklch, 0), '--track-1': useTrack(oklch, 1), '--track-2': useTrack(oklch, 2) };
+  const command = (at: Channel, value: number) => {
+    const { oklch: start, alpha } = readColour(swatch.value)!;
+    return editSwatch(swatch, `Tune ${swatch.name}`, { value: oklchText(withChannel(start, at, value), alpha) });
+  };
   return (
-    <div className={css.sliders} style={tracks as CSSProperties}>
+    <div className={css.sliders}>
       {CHANNELS.map((_, at) => (
         <ChannelSlider
           key={at}
           at={at as Channel}
-          value={oklch[at as Channel]}
+          oklch={oklch}
           disabled={disabled}
-          onMove={move}
-          onSettle={settle}
+          onMove={(value) => store.getState().tryOut(command(at as Channel, value))}
+          onSettle={(value) => store.getState().run(command(at as Channel, value))}
         />
       ))}
     </div>
@@ -95,43 +88,45 @@ function Sliders({ swatch, disabled }: { swatch: Swatch; disabled: boolean }) {
 
 interface ChannelSliderProps {
   at: Channel;
-  value: number;
+  oklch: Oklch;
   disabled: boolean;
-  onMove: (at: Channel, value: number) => void;
-  onSettle: (at: Channel, value: number) => void;
+  onMove: (value: number) => void;
+  onSettle: (value: number) => void;
 }
 
-const ChannelSlider = memo(function ChannelSlider({ at, value, disabled, onMove, onSettle }: ChannelSliderProps) {
+/** The browser's own slider: it moves without a script's help, so a frame of dragging costs only what shows its colour. */
+function ChannelSlider({ at, oklch, disabled, onMove, onSettle }: ChannelSliderProps) {
   const { label, max, step, places } = CHANNELS[at];
+  const input = useRef<HTMLInputElement>(null);
+  // React's onChange is the browser's "input", at every movement; the browser's "change" comes once, at the end.
+  const settle = useEffectEvent(() => onSettle(input.current!.valueAsNumber));
+  useEffect(() => {
+    const slider = input.current!;
+    const onEnd = () => settle();
+    slider.addEventListener('change', onEnd);
+    return () => slider.removeEventListener('change', onEnd);
+  }, []);
   return (
-    <Slider.Root
-      size="md"
-      min={0}
-      max={max}
-      step={step}
-      value={[Math.min(value, max)]}
-      disabled={disabled}
-      onValueChange={(change) => onMove(at, change.value[0]!)}
-      onValueChangeEnd={(change) => onSettle(at, change.value[0]!)}
-    >
-      <div className={css.sliderHead}>
-        <Slider.Label fontSize="12px" fontWeight="400">
-          {label}
-        </Slider.Label>
-        <code>{value.toFixed(places)}</code>
-      </div>
-      <Slider.Control>
-        <Slider.Track height="20px" borderRadius="0" style={{ background: `var(--track-${at})` }} />
-        <Slider.Thumb index={0} className={css.thumb}>
-          <Slider.HiddenInput />
-        </Slider.Thumb>
-      </Slider.Control>
-    </Slider.Root>
+    <label className={css.channel}>
+      {label}
+      <code>{oklch[at].toFixed(places)}</code>
+      <input
+        ref={input}
+        type="range"
+        min={0}
+        max={max}
+        step={step}
+        value={oklch[at]}
+        disabled={disabled}
+        style={{ background: useTrack(oklch, at) }}
+        onChange={(event) => onMove(event.target.valueAsNumber)}
+      />
+    </label>
   );
-});
+}
 
-/** Enough for the eye; each costs a gamut mapping while another slider moves. */
-const STOPS = 14;
+/** Enough for the eye. */
+const STOPS = 24;
 
 /** The colours a slider would give, from its start to its end, as a screen shows them. */
 function useTrack(oklch: Oklch, at: Channel): string {
@@ -140,7 +135,7 @@ function useTrack(oklch: Oklch, at: Channel): string {
   return useMemo(() => {
     const stops = Array.from({ length: STOPS + 1 }, (_, stop) => {
       const [l, c, h] = withChannel([fixedL, fixedC, fixedH], at, (stop / STOPS) * CHANNELS[at].max);
-      return readColour(`oklch(${l} ${c} ${h})`)!.hex;
+      return hexOf(showOklch(l, c, h).rgb);
     });
     return `linear-gradient(90deg, ${stops.join(', ')})`;
   }, [fixedL, fixedC, fixedH, at]);
