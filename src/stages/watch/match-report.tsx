@@ -2,6 +2,7 @@ import { Button } from '@chakra-ui/react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { resolveTheme } from '@/core/brand/resolve';
 import { deltaE2000 } from '@/core/colour/difference';
+import { cssText } from '@/core/formats/css-text';
 import { slug } from '@/core/formats/format';
 import { useBrand } from '@/ui/brand-context';
 import type { Released } from '@/ui/brand-store';
@@ -58,12 +59,12 @@ export function MatchReport({ release, onReleases }: { release: Released; onRele
     const resolved = resolveTheme(brand, theme.id);
     return [...resolved.values()].map(({ token, colour }) => ({
       path: token.path,
-      hex: colour?.hex ?? '',
+      shown: colour ? cssText(colour) : '',
       cells: SCREENS.map(({ id: screen }) => {
         const read = reads.get(screen);
         const found = read?.theme === wanted ? read.colours.get(token.path) : undefined;
         if (!found || !colour) return null;
-        return { found, same: found === colour.hex, distance: deltaE2000(found, colour.hex) };
+        return { found, same: found === cssText(colour), distance: deltaE2000(found, colour.hex) };
       }),
     }));
   }, [brand, theme.id, reads, wanted]);
@@ -135,7 +136,7 @@ export function MatchReport({ release, onReleases }: { release: Released; onRele
               <tr key={row.path} data-token={row.path}>
                 <th scope="row">
                   <code>{row.path}</code>
-                  <i style={{ background: row.hex }} />
+                  <i style={{ background: row.shown }} />
                 </th>
                 {row.cells.map((cell, at) => (
                   <td

@@ -1,4 +1,5 @@
 import { hexOf, readColour } from '@/core/colour/read';
+import { cssText } from '@/core/formats/css-text';
 
 /** A place on a screen where a token is to be seen, as the screen names it. */
 interface Place {
@@ -13,7 +14,7 @@ interface Place {
 /**
  * Reads back what a screen really shows: canvas pixels, the attributes of drawn SVG, and otherwise the style the
  * browser computed. The screen says only where to look.
- * @returns hex by token path; a place whose colour cannot be told is left out
+ * @returns `#rrggbb` (`#rrggbbaa` when translucent) by token path; a place whose colour cannot be told is left out
  */
 export function readScreen(screen: Window): Map<string, string> {
   const { shown } = screen as Window & { shown?: readonly Place[] };
@@ -34,5 +35,6 @@ function style(screen: Window, { element, property }: Place): string | undefined
   if (!element || !property) return undefined;
   const drawn = element.namespaceURI === 'http://www.w3.org/2000/svg' ? element.getAttribute(property) : null;
   const text = drawn ?? screen.getComputedStyle(element).getPropertyValue(property);
-  return readColour(text)?.hex;
+  const colour = readColour(text);
+  return colour ? cssText(colour) : undefined;
 }
