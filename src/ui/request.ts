@@ -12,6 +12,8 @@ export class Declined extends Error {
 export async function request<T>(path: string, method: 'GET' | 'POST' | 'PATCH' = 'GET', body?: unknown): Promise<T> {
   const response = await fetch(path, {
     method,
+    // A preference is small and kept nowhere else, so it is sent even when the page is left at once.
+    keepalive: method === 'PATCH',
     ...(body !== undefined && { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
   });
   const data: unknown = await response.json();

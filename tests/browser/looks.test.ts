@@ -55,7 +55,9 @@ test.each(['paper', 'mid', 'ink'])('on %s every stage is readable and free of se
 });
 
 test('the surround and the hidden guide are remembered; the guide can be called back', async () => {
+  const remembered = ida.page.waitForResponse((response) => response.url().endsWith('/api/me'));
   await ida.click('Hide the guide');
+  await remembered;
   await ida.page.reload();
   await ida.sees('Show the guide');
   expect(
