@@ -41,6 +41,8 @@ async function* events(visitor: Visitor, after: number): AsyncGenerator<{ event:
   }
 }
 
+jest.setTimeout(30_000);
+
 const rename = (name: string) => ({ do: 'palette.edit', id: 'core', set: { name } });
 
 test('a change made at one instance reaches a page at the other within a second', async () => {
