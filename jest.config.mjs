@@ -3,7 +3,7 @@ const config = {
   testEnvironment: 'node',
   transform: { '^.+\\.(t|j)sx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' } }] },
   // Packages that ship ES modules only.
-  transformIgnorePatterns: ['/node_modules/(?!(nanoid|culori|color-name|fast-png|iobuffer|fflate)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(nanoid|culori|color-name|fast-png|iobuffer|fflate|css-tree|saxes)/)'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^server-only$': '<rootDir>/node_modules/server-only/empty.js' },
   testPathIgnorePatterns: ['/node_modules/', '/.next/'],
   modulePathIgnorePatterns: ['<rootDir>/.next/'],

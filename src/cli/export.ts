@@ -17,7 +17,7 @@ interface Options {
 }
 
 export async function exportFiles(path: string, options: Options): Promise<void> {
-  const brand = brandOf(path);
+  const brand = await brandOf(path);
   const themes = options.theme === undefined ? brand.themes : brand.themes.filter((theme) => theme.name === options.theme);
   if (themes.length === 0) {
     fail(`there is no theme “${options.theme}”; this brand has ${brand.themes.map((theme) => theme.name).join(', ')}.`);
@@ -53,12 +53,12 @@ export async function exportFiles(path: string, options: Options): Promise<void>
   for (const row of rows) process.stdout.write(`${row.sha256.slice(0, 12)}  ${String(row.bytes).padStart(8)}  ${row.path}\n`);
 }
 
-function brandOf(path: string): Brand {
+async function brandOf(path: string): Promise<Brand> {
   const file = load(path);
-  if (brandFile.read!(file)) {
+  if (await brandFile.read!(file, {})) {
     const parsed = parseBrandFile(new TextDecoder().decode(file.bytes));
     if ('brand' in parsed) return parsed.brand;
     fail(`${file.name}: ${parsed.problems[0]!.message}`);
   }
-  return brandFromReading(file.name.replace(/\.[^.]+$/, ''), readingOf(file));
+  return brandFromReading(file.name.replace(/\.[^.]+$/, ''), await readingOf(file));
 }

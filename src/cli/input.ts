@@ -2,6 +2,8 @@ import { readFileSync, statSync } from 'node:fs';
 import { basename } from 'node:path';
 import { formatById, FORMATS, readFile } from '@/core/formats/registry';
 import type { Reading } from '@/core/formats/format';
+import { problemsOf } from '@/core/formats/reading';
+import { decode } from './decode';
 import { fail } from './failure';
 
 const SIZE_LIMIT = 64 * 1024 * 1024;
@@ -21,7 +23,7 @@ export function load(path: string): { name: string; bytes: Uint8Array } {
 }
 
 /** What a reader found in the file, or the end of the command with the reason. */
-export function readingOf(file: { name: string; bytes: Uint8Array }, as?: string): Reading {
+export async function readingOf(file: { name: string; bytes: Uint8Array }, as?: string): Promise<Reading> {
   if (as !== undefined && !formatById(as)?.read) {
     fail(
       `there is no reader “${as}”; choose one of ${FORMATS.filter((format) => format.read)
@@ -29,10 +31,10 @@ export function readingOf(file: { name: string; bytes: Uint8Array }, as?: string
         .join(', ')}.`,
     );
   }
-  const reading = readFile(file, as);
+  const reading = await readFile(file, { decode }, as);
   if (!reading) fail(`${file.name} is not of a kind that can be read${as ? ` as ${as}` : ''}.`);
   if (reading.palettes.length === 0 && reading.tokens.length === 0) {
-    const first = reading.problems[0];
+    const [first] = problemsOf(reading);
     fail(`${file.name} holds no colour that can be read${first ? ` (line ${first.line}: ${first.message})` : ''}.`);
   }
   return reading;

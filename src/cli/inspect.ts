@@ -1,10 +1,17 @@
+import { problemsOf } from '@/core/formats/reading';
 import { load, readingOf } from './input';
 import { patch, printable } from './patch';
 
-export function inspect(path: string, options: { as?: string; json?: boolean }): void {
-  const reading = readingOf(load(path), options.as);
+export async function inspect(path: string, options: { as?: string; json?: boolean }): Promise<void> {
+  const reading = await readingOf(load(path), options.as);
+  const problems = problemsOf(reading);
   if (options.json) {
-    process.stdout.write(JSON.stringify(reading, null, 2) + '\n');
+    const palettes = reading.palettes.map(({ name, kind, swatches }) => ({
+      name,
+      kind,
+      swatches: swatches.map(({ name: label, css, hex, alpha }) => ({ name: label, css, hex, alpha })),
+    }));
+    process.stdout.write(JSON.stringify({ format: reading.format, palettes, tokens: reading.tokens, problems }, null, 2) + '\n');
     return;
   }
   const lines: string[] = [];
@@ -18,7 +25,7 @@ export function inspect(path: string, options: { as?: string; json?: boolean }):
   for (const { hex, path: tokenPath, alias } of reading.tokens) {
     lines.push(`  ${patch(hex)}${hex}  ${printable(tokenPath)}${alias ? ` → ${printable(alias)}` : ''}`);
   }
-  for (const problem of reading.problems) {
+  for (const problem of problems) {
     lines.push(`${problem.severity}, line ${problem.line}, column ${problem.column}: ${printable(problem.message)}`);
   }
   process.stdout.write(lines.join('\n') + '\n');

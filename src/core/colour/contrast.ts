@@ -1,4 +1,5 @@
-import { showOklch, type Srgb } from './gamut';
+import { showOklch } from './gamut';
+import { decode, type Srgb } from './oklab';
 import { hexOf, readColour, type ReadColour } from './read';
 
 /**
@@ -6,11 +7,7 @@ import { hexOf, readColour, type ReadColour } from './read';
  * WCAG 2.2, definition "relative luminance".
  */
 export function relativeLuminance([r, g, b]: Srgb): number {
-  return 0.2126 * linear(r) + 0.7152 * linear(g) + 0.0722 * linear(b);
-}
-
-function linear(channel: number): number {
-  return channel <= 0.04045 ? channel / 12.92 : ((channel + 0.055) / 1.055) ** 2.4;
+  return 0.2126 * decode(r) + 0.7152 * decode(g) + 0.0722 * decode(b);
 }
 
 /**

@@ -1,5 +1,6 @@
 import { parse, converter, type Color, type Oklch } from 'culori';
-import { isInside, showOklch, type Shown, type Srgb } from './gamut';
+import { isInside, showOklch, type Shown } from './gamut';
+import type { Srgb } from './oklab';
 
 /**
  * A colour as somebody wrote it, with what an 8-bit sRGB screen shows for it.

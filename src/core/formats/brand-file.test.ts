@@ -6,8 +6,10 @@ import { brandFromReading } from '../brand/from-reading';
 import { notations } from '../colour/notations';
 import { readColour } from '../colour/read';
 import { brandFile, parseBrandFile, readingOfBrand } from './brand-file';
+import { readSwatch } from './reading';
 import { readFile } from './registry';
-import { catchColours } from './text';
+import type { Reading } from './format';
+import { readText } from './text';
 
 const source = readFileSync('demo/quillhaven.breakwater.json', 'utf8');
 const demo = Brand.parse(JSON.parse(source));
@@ -42,15 +44,15 @@ test.each([
   ['a strange path', (text: string) => text.replace('"path": "text.soft"', '"path": "text..soft"'), 'A token path is words'],
   ['half a file', (text: string) => text.slice(0, 900), 'This is not JSON'],
 ])('%s is refused with its place', (_name, spoil, words) => {
-  const { format, palettes, problems } = brandFile.read!(bytes(spoil(source)))!;
+  const { format, palettes, problems } = brandFile.read!(bytes(spoil(source)), {}) as Reading;
   expect([format, palettes]).toEqual(['brand', []]);
   expect(problems.map(({ message }) => message).join('\n')).toContain(words);
 });
 
-test('other JSON is no brand file, and is read as text', () => {
-  expect(brandFile.read!(bytes('{"accent": "#006871"}'))).toBeNull();
-  expect(readFile(bytes('{"accent": "#006871"}'))!.palettes[0]!.swatches).toEqual([
-    { name: 'accent', css: '#006871', hex: '#006871', alpha: 1 },
+test('other JSON is no brand file, and is read all the same', async () => {
+  expect(brandFile.read!(bytes('{"accent": "#006871"}'), {})).toBeNull();
+  expect((await readFile(bytes('{"accent": "#006871"}')))!.palettes[0]!.swatches).toMatchObject([
+    { name: 'accent', css: '#006871', line: 1, column: 12 },
   ]);
 });
 
@@ -63,11 +65,12 @@ test('a brand’s reading becomes a brand that can be shipped, with a path for e
 });
 
 test('names that make the same path are numbered', () => {
-  const swatch = (name: string) => ({ name, css: '#000000', hex: '#000000', alpha: 1 });
+  const swatch = (name: string) => readSwatch('#000000', { name, line: 1 });
   const reading = {
     format: 'text',
     palettes: [{ name: '🚢', kind: 'loose' as const, swatches: ['Ä', 'a', '!'].map(swatch) }],
     tokens: [],
+    skipped: [],
     problems: [],
   };
   expect(brandFromReading('X', reading).tokens.map(({ path }) => path)).toEqual(['unnamed.a', 'unnamed.a-2', 'unnamed.unnamed']);
@@ -80,8 +83,8 @@ test('whatever notation a colour is written in, a pasted line gives it back with
     fc.property(colour, name, fc.constantFrom(': ', ' = ', '\t', ' | ', ' '), (one, label, between) => {
       for (const { id, text } of notations(one)) {
         if (id === 'integer') continue;
-        const [line, ...more] = catchColours(`${label}${between}${text}`);
-        expect([id, line!.colour?.hex, line!.name, line!.doubt, more]).toEqual([id, one.hex, label, null, []]);
+        const { swatches, skipped } = readText(`${label}${between}${text}`);
+        expect([id, skipped, swatches]).toMatchObject([id, [], [{ hex: one.hex, name: label, doubts: [] }]]);
       }
     }),
     { numRuns: 200 },

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { Brand, serialiseBrand } from '../brand/document';
 import { resolveTheme } from '../brand/resolve';
-import { readColour } from '../colour/read';
 import { defineFormat, slug, textFile, type Problem, type Reading } from './format';
+import { readingOf, readSwatch } from './reading';
 
 /** Reads a brand file whole. Every fault is one sentence with the place in the document. */
 export function parseBrandFile(source: string): { brand: Brand } | { problems: Problem[] } {
@@ -28,17 +28,14 @@ export function readingOfBrand(brand: Brand): Reading {
   const palettes = brand.palettes.map(({ name, kind, swatches }) => ({
     name,
     kind,
-    swatches: swatches.map((swatch) => {
-      const colour = readColour(swatch.value)!;
-      return { name: swatch.name, css: swatch.value, hex: colour.hex, alpha: colour.alpha };
-    }),
+    swatches: swatches.map((swatch, at) => readSwatch(swatch.value, { name: swatch.name, line: at + 1 })),
   }));
   const tokens = [...resolveTheme(brand, theme.id).values()].flatMap(({ token, colour }) => {
     const value = token.values[theme.id];
     if (!colour || !value) return [];
     return [{ path: token.path, hex: colour.hex, alpha: colour.alpha, alias: 'token' in value ? paths.get(value.token)! : null }];
   });
-  return { format: 'brand', palettes, tokens, problems: [] };
+  return { ...readingOf('brand', palettes), tokens };
 }
 
 export const brandFile = defineFormat({
@@ -52,9 +49,7 @@ export const brandFile = defineFormat({
     const source = new TextDecoder().decode(bytes);
     if (!/^\s*\{/.test(source) || !source.includes('"breakwater-brand"')) return null;
     const parsed = parseBrandFile(source);
-    return 'brand' in parsed
-      ? readingOfBrand(parsed.brand)
-      : { format: 'brand', palettes: [], tokens: [], problems: parsed.problems };
+    return 'brand' in parsed ? readingOfBrand(parsed.brand) : readingOf('brand', [], parsed.problems);
   },
   write(brand) {
     return { files: [textFile(`${slug(brand.name)}.breakwater.json`, 'application/json', serialiseBrand(brand))], problems: [] };

@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import type { Brand, PALETTE_KINDS, Theme } from '../brand/document';
+import type { Pixels } from '../image/pixels';
 
 /** Something a reader or writer has to say about a file. Lines and columns count from 1. */
 export interface Problem {
@@ -10,14 +11,44 @@ export interface Problem {
   readonly message: string;
 }
 
-export interface ReadSwatch {
+/** Why something that was read deserves a second look. */
+export type DoubtKind =
+  'duplicate' | 'near' | 'length' | 'no colour' | 'bare' | 'unreadable' | 'ambiguous' | 'outside' | 'translucent' | 'approximate';
+
+export interface Doubt {
+  readonly kind: DoubtKind;
+  /** One sentence. */
+  readonly reason: string;
+}
+
+/** One thing found in a source: a colour, or a place where one could have been. */
+export interface Found {
+  /** From 1. In a source without lines, a swatch file say, the line is the entry's number. */
+  readonly line: number;
+  readonly column: number;
+  /** The characters that were read, or the start of the line when nothing was. */
+  readonly text: string;
+  /** The name that stands beside it, or an empty string. */
   readonly name: string;
-  /** The colour as the file has it, in CSS. */
+  /** The colour as the source has it, in CSS; null when there is none. */
+  readonly css: string | null;
+  readonly doubts: readonly Doubt[];
+  /** What else an ambiguous code may mean, in CSS. */
+  readonly other?: string;
+}
+
+export interface ReadSwatch extends Found {
   readonly css: string;
   /** Lower-case `#rrggbb` as an 8-bit sRGB screen shows it. */
   readonly hex: string;
   /** Opacity, 0..1. */
   readonly alpha: number;
+}
+
+export interface ReadPalette {
+  readonly name: string;
+  readonly kind: (typeof PALETTE_KINDS)[number];
+  readonly swatches: readonly ReadSwatch[];
 }
 
 export interface ReadToken {
@@ -28,16 +59,29 @@ export interface ReadToken {
   readonly alias: string | null;
 }
 
-/** What a reader understood of a file. Nothing is guessed silently: what was doubtful is among the problems. */
+/** What a reader understood of a file. Nothing is guessed silently: what was doubtful says so. */
 export interface Reading {
   readonly format: string;
-  readonly palettes: readonly {
-    readonly name: string;
-    readonly kind: (typeof PALETTE_KINDS)[number];
-    readonly swatches: readonly ReadSwatch[];
-  }[];
+  readonly palettes: readonly ReadPalette[];
   readonly tokens: readonly ReadToken[];
+  /** What was left out: repeated in a text, no colour, unreadable. A person may still take what has a colour. */
+  readonly skipped: readonly Found[];
+  /** What is wrong with the file itself. */
   readonly problems: readonly Problem[];
+}
+
+/** A file as it arrives. Its name may be a path. */
+export interface SourceFile {
+  readonly name: string;
+  readonly bytes: Uint8Array;
+}
+
+/** What a reader may need of the place it runs in. */
+export interface ReadTools {
+  /** Called now and then with the share read, 0..1. */
+  readonly onProgress?: (share: number) => void;
+  /** Decodes a PNG, JPEG, GIF or WebP. @throws when it is damaged */
+  readonly decode?: (bytes: Uint8Array) => Promise<Pixels>;
 }
 
 export interface WrittenFile {
@@ -52,7 +96,8 @@ export interface Written {
   readonly problems: readonly { readonly severity: 'error' | 'warning'; readonly message: string }[];
 }
 
-export type Family = 'brand' | 'dashboard' | 'style framework' | 'game engine' | 'interface' | 'text';
+export type Family =
+  'brand' | 'tokens' | 'swatches' | 'table' | 'image' | 'dashboard' | 'style framework' | 'game engine' | 'interface' | 'text';
 
 /** One file format, whole: what it is called, its options, its reader and its writer. */
 export interface Format<Options extends z.ZodObject = z.ZodObject> {
@@ -65,8 +110,8 @@ export interface Format<Options extends z.ZodObject = z.ZodObject> {
   readonly purpose: string;
   /** Texts, each with `meta`: its title, and as description what it means to leave it empty. */
   readonly options: Options;
-  /** @returns null when the bytes are not of this format at all. */
-  readonly read?: (file: { name: string; bytes: Uint8Array }) => Reading | null;
+  /** Never throws: a damaged file gives what could be read of it, with the problem. @returns null when the bytes are not of this format at all. */
+  readonly read?: (file: SourceFile, tools: ReadTools) => Reading | null | Promise<Reading | null>;
   /** Deterministic: the same brand, themes and options give the same bytes. */
   readonly write?: (brand: Brand, themes: readonly Theme[], options: z.output<Options>) => Written;
 }

@@ -1,0 +1,91 @@
+import { converter } from 'culori';
+import { deltaE2000 } from '../colour/difference';
+import { readColour, type ReadColour } from '../colour/read';
+import type { Doubt, Found, Reading } from './format';
+import { doubt } from './reading';
+
+/** One line of the catch: what an intake found, waiting to be accepted. */
+export interface CatchLine extends Found {
+  /** Place in the catch, from 0. */
+  readonly index: number;
+  /** The palette of the source it stands in. */
+  readonly palette: string;
+  readonly colour: ReadColour | null;
+  /** Whether it is taken unless somebody says otherwise. */
+  readonly take: boolean;
+}
+
+/** ΔE2000 below which two colours count as nearly the same: about what can be told side by side. */
+const NEAR = 1;
+
+/**
+ * A reading as a catch, in the source's order, with what only the whole tells: colours that stand twice or nearly so,
+ * lie outside sRGB or are translucent. Nothing of the reading is left out.
+ */
+export function catchOf(reading: Reading): CatchLine[] {
+  const taken = reading.palettes.flatMap(({ name, swatches }) => swatches.map((found) => ({ found, palette: name, take: true })));
+  const only = reading.palettes.length === 1 ? reading.palettes[0]!.name : '';
+  const left = reading.skipped.map((found) => ({ found, palette: only, take: false }));
+  const all = [...taken, ...left];
+  // Groups keep together; a single list is told in the order of its source.
+  if (reading.palettes.length <= 1)
+    all.sort((one, two) => one.found.line - two.found.line || one.found.column - two.found.column);
+  const near = new Neighbours();
+  return all.map(({ found, palette, take }, index) => {
+    const colour = found.css === null ? null : readColour(found.css);
+    const doubts = colour ? [...found.doubts, ...whole(found, colour, near)] : found.doubts;
+    return { ...found, doubts, index, palette, colour, take };
+  });
+}
+
+function* whole(found: Found, colour: ReadColour, near: Neighbours): Generator<Doubt> {
+  const known = found.doubts.some(({ kind }) => kind === 'duplicate');
+  const neighbour = near.take(colour, found.line);
+  if (neighbour && !known) {
+    yield neighbour.distance === 0
+      ? doubt('duplicate', `The same colour as on line ${neighbour.line}.`)
+      : doubt('near', `Hardly told from ${neighbour.hex} on line ${neighbour.line}: ΔE ${neighbour.distance.toFixed(2)}.`);
+  }
+  if (colour.clipped > 0) {
+    yield doubt('outside', `Outside sRGB: screens show ${colour.hex}, ${colour.clipped.toFixed(3)} ΔE-OK away.`);
+  }
+  if (colour.alpha < 1) yield doubt('translucent', `Translucent: ${Math.round(colour.alpha * 100)} % opaque.`);
+}
+
+interface Neighbour {
+  readonly hex: string;
+  readonly alpha: number;
+  readonly line: number;
+}
+
+const toLab = converter('lab65');
+
+/**
+ * The colours so far, in cells of Lab so that only a few have to be compared. ΔE2000 shrinks a distance in Lab by at
+ * most some seven times (at the highest chroma), so whatever is nearer than 1 lies in the same cell or one beside it.
+ * Only the first of a cluster is kept, which bounds each cell.
+ */
+class Neighbours {
+  private readonly cells = new Map<string, Neighbour[]>();
+  private readonly exact = new Map<string, number>();
+
+  /** @returns the earlier colour this one is equal or near to, or null and the colour is kept. */
+  take({ hex, alpha }: ReadColour, line: number): (Neighbour & { distance: number }) | null {
+    const same = this.exact.get(hex + alpha);
+    if (same !== undefined) return { hex, alpha, line: same, distance: 0 };
+    this.exact.set(hex + alpha, line);
+    const SIZE = 8;
+    const { l, a, b } = toLab(hex)!;
+    const [x, y, z] = [Math.floor(l / SIZE), Math.floor(a / SIZE), Math.floor(b / SIZE)];
+    for (let n = 0; n < 27; n++) {
+      const cell = this.cells.get(`${x + (n % 3) - 1},${y + (Math.floor(n / 3) % 3) - 1},${z + Math.floor(n / 9) - 1}`) ?? [];
+      for (const other of cell) {
+        const distance = deltaE2000(hex, other.hex);
+        if (distance < NEAR && other.alpha === alpha) return { ...other, distance };
+      }
+    }
+    const own = `${x},${y},${z}`;
+    this.cells.set(own, [...(this.cells.get(own) ?? []), { hex, alpha, line }]);
+    return null;
+  }
+}

@@ -1,0 +1,43 @@
+import Papa from 'papaparse';
+import { defineFormat, type SourceFile } from './format';
+import { eachPalette, paletteOptions } from './palette-files';
+import { nameOfFile, problem, readingOf } from './reading';
+import { tableColours } from './table';
+import { CATCH_LIMIT } from './text';
+
+/** Tables of text: RFC 4180, and the same with tabs or semicolons. */
+export const csv = defineFormat({
+  id: 'csv',
+  title: 'Table (CSV, TSV)',
+  family: 'table',
+  extensions: ['.csv', '.tsv'],
+  purpose: 'For spreadsheets and data programs: a row a swatch, with name, code, red, green and blue.',
+  options: paletteOptions,
+  read({ name, bytes }: SourceFile) {
+    if (!/\.(?:csv|tsv)$/i.test(name) || bytes.includes(0)) return null;
+    const source = new TextDecoder().decode(bytes);
+    const { data, errors } = Papa.parse<string[]>(source, {
+      skipEmptyLines: false,
+      preview: CATCH_LIMIT,
+      ...(/\.tsv$/i.test(name) && { delimiter: '\t' }),
+    });
+    const { swatches, skipped } = tableColours(data.map((row) => row.map((text) => ({ text }))));
+    const problems = errors
+      .filter(({ type }) => type === 'Quotes')
+      .slice(0, 3)
+      .map(({ row, message }) => problem(`A quotation mark is out of place: ${message}.`, (row ?? 0) + 1));
+    return { ...readingOf('csv', [{ name: nameOfFile(name), kind: 'loose', swatches }], problems), skipped };
+  },
+  write(brand, _themes, options) {
+    const place = { folder: 'tables', extension: '.csv', mediaType: 'text/csv' };
+    return eachPalette(brand, options, place, (_palette, swatches) => {
+      // A cell that begins like a formula would be run by a spreadsheet, so it is written as text (escapeFormulae).
+      const rows = swatches.map(({ name, hex, rgb }) => [name, hex, ...rgb]);
+      const text = Papa.unparse(
+        { fields: ['name', 'hex', 'red', 'green', 'blue'], data: rows },
+        { newline: '\r\n', escapeFormulae: true },
+      );
+      return new TextEncoder().encode(text + '\r\n');
+    });
+  },
+});

@@ -1,0 +1,49 @@
+import { defineFormat, type Problem, type ReadSwatch, type SourceFile } from './format';
+import { fromBytes } from './numbers';
+import { eachPalette, paletteOptions } from './palette-files';
+import { nameOfFile, problem, readingOf, readSwatch, tidyName } from './reading';
+
+/** The first line by which every such file is known. */
+const MAGIC = 'GIMP Palette';
+
+/** GPL, the text palette that open painting programs share: a header, then red, green, blue 0..255 and a name a line. */
+export const gpl = defineFormat({
+  id: 'gpl',
+  title: 'Text palette (GPL)',
+  family: 'swatches',
+  extensions: ['.gpl'],
+  purpose: 'For open drawing and painting programs: put the file into their palettes folder.',
+  options: paletteOptions,
+  read({ name, bytes }: SourceFile) {
+    const lines = new TextDecoder().decode(bytes).split(/\r\n|\r|\n/);
+    if (lines[0]?.trim() !== MAGIC) return null;
+    const swatches: ReadSwatch[] = [];
+    const problems: Problem[] = [];
+    let title = nameOfFile(name);
+    lines.forEach((line, at) => {
+      if (at === 0 || line.trim() === '' || line.startsWith('#') || /^(Columns|Channels)\s*:/i.test(line)) return;
+      const header = /^Name\s*:(.*)$/i.exec(line);
+      if (header && swatches.length === 0) {
+        title = tidyName(header[1]!) || title;
+        return;
+      }
+      const match = /^\s*(\d{1,3})\s+(\d{1,3})\s+(\d{1,3})(?:\s+(.*))?$/.exec(line);
+      const channels = match?.slice(1, 4).map(Number) ?? [];
+      if (!match || channels.some((value) => value > 255)) {
+        problems.push(problem(`This line is no colour: three numbers from 0 to 255 and a name are wanted.`, at + 1));
+        return;
+      }
+      const [r, g, b] = channels as [number, number, number];
+      const label = match[4] === 'Untitled' ? '' : (match[4] ?? '');
+      swatches.push(readSwatch(fromBytes(r, g, b), { name: label, line: at + 1, text: line.trim().slice(0, 80) }));
+    });
+    return readingOf('gpl', [{ name: title, kind: 'loose', swatches }], problems);
+  },
+  write(brand, _themes, options) {
+    const place = { folder: 'swatches', extension: '.gpl', mediaType: 'text/plain' };
+    return eachPalette(brand, options, place, (palette, swatches) => {
+      const lines = swatches.map(({ name, rgb }) => `${rgb.map((value) => String(value).padStart(3)).join(' ')}\t${name}`);
+      return new TextEncoder().encode(`${MAGIC}\nName: ${palette.name}\nColumns: 0\n#\n${lines.join('\n')}\n`);
+    });
+  },
+});

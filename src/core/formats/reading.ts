@@ -1,0 +1,58 @@
+import { readColour } from '../colour/read';
+import type { Doubt, Found, Problem, ReadPalette, ReadSwatch, Reading } from './format';
+
+/** A swatch as a reader found it. `css` must be a colour. */
+export function readSwatch(
+  css: string,
+  { name, line, column = 1, text = css, doubts = [], other }: Partial<Omit<Found, 'css'>> & { name: string; line: number },
+): ReadSwatch {
+  const { hex, alpha } = readColour(css)!;
+  const clean = tidyName(name) || hex;
+  return { name: clean, css, hex, alpha, line, column, text: tidyName(text), doubts, ...(other !== undefined && { other }) };
+}
+
+/** A reading of palettes alone. */
+export function readingOf(format: string, palettes: readonly ReadPalette[], problems: readonly Problem[] = []): Reading {
+  return { format, palettes: palettes.filter(({ swatches }) => swatches.length > 0), tokens: [], skipped: [], problems };
+}
+
+/** The answer to a file of this format in which nothing can be read. */
+export function unreadable(format: string, message: string, line = 1, column = 1): Reading {
+  return readingOf(format, [], [problem(message, line, column)]);
+}
+
+export function problem(message: string, line = 1, column = 1, severity: Problem['severity'] = 'error'): Problem {
+  return { severity, line, column, message };
+}
+
+export function doubt(kind: Doubt['kind'], reason: string): Doubt {
+  return { kind, reason };
+}
+
+/** Everything a reading has to say, in the file's order: its problems, and every doubt as a warning. */
+export function problemsOf(reading: Reading): Problem[] {
+  const found: readonly Found[] = [...reading.palettes.flatMap(({ swatches }) => swatches), ...reading.skipped];
+  const doubts = found.flatMap(({ line, column, text, doubts: all }) =>
+    all.map(({ reason }) => problem(`${text}: ${reason}`, line, column, 'warning')),
+  );
+  return [...reading.problems, ...doubts].sort((one, two) => one.line - two.line || one.column - two.column);
+}
+
+/** The palette's name when the file has none inside: its own, without folder and extension. */
+export function nameOfFile(path: string): string {
+  return tidyName(path.replace(/^.*[\\/]/, '').replace(/(?<=.)\.[^.]+$/, '')) || 'Gathered';
+}
+
+/** A name as a brand keeps it: no control characters (a file may hold any), single spaces, at most 120 characters. */
+export function tidyName(raw: string): string {
+  return Array.from(
+    raw
+      .replace(/[\u0000-\u001f\u007f-\u009f]+/g, ' ')
+      .replace(/\s+/g, ' ')
+      .trim(),
+  )
+    .slice(0, 120)
+    .join('')
+    .slice(0, 120)
+    .trim();
+}

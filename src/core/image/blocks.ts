@@ -1,0 +1,111 @@
+import { words, type Pixels } from './pixels';
+
+/** A block of one flat colour, and the pixel in its middle. */
+export interface Block {
+  readonly x: number;
+  readonly y: number;
+}
+
+const MOST_BLOCKS = 4_096;
+/** Blocks of a grid measure at least this many pixels a side; smaller ones are a picture. */
+const SMALLEST = 4;
+
+interface Band {
+  readonly start: number;
+  readonly size: number;
+}
+
+/**
+ * The colours of a palette drawn as a picture, in reading order: a strip one pixel high or wide, or a grid of equal flat
+ * blocks with or without a gap between them. Neighbours of the same colour stay two where the grid says so.
+ * @returns null when the picture is not such a palette
+ */
+export function flatBlocks(picture: Pixels): Block[] | null {
+  const { width, height } = picture;
+  if (width === 0 || height === 0) return null;
+  if (height === 1 || width === 1) {
+    const count = width * height;
+    return count <= MOST_BLOCKS
+      ? Array.from({ length: count }, (_, at) => (height === 1 ? { x: at, y: 0 } : { x: 0, y: at }))
+      : null;
+  }
+  const pixels = words(picture);
+  const columns = bands(width, (x) => differs(height, (y) => pixels[y * width + x] === pixels[y * width + x - 1]));
+  if (!columns) return null;
+  const rows = bands(height, (y) => differs(width, (x) => pixels[y * width + x] === pixels[(y - 1) * width + x]));
+  if (!rows) return null;
+  const at = (column: Band, row: Band) => pixels[row.start * width + column.start]!;
+  const gap = gapColour(columns, rows, at);
+  const across = steps(gap === null ? columns : columns.filter((column) => !rows.every((row) => at(column, row) === gap)));
+  const down = steps(gap === null ? rows : rows.filter((row) => !columns.every((column) => at(column, row) === gap)));
+  if (!across || !down || across.length * down.length > MOST_BLOCKS || across.length * down.length < 2) return null;
+  const blocks = down.flatMap((y) => across.map((x) => ({ x, y })));
+  const isEmpty = ({ x, y }: Block) => pixels[y * width + x]! === gap || picture.data[(y * width + x) * 4 + 3] === 0;
+  // The last row of a grid is often not full.
+  while (blocks.length > 0 && isEmpty(blocks.at(-1)!)) blocks.pop();
+  return blocks.length > 1 ? blocks : null;
+}
+
+function differs(length: number, same: (at: number) => boolean): boolean {
+  for (let at = 0; at < length; at++) if (!same(at)) return true;
+  return false;
+}
+
+/** Stretches of equal columns or rows; null when there are too many for a palette. */
+function bands(length: number, begins: (at: number) => boolean): Band[] | null {
+  const starts = [0];
+  for (let at = 1; at < length; at++) {
+    if (!begins(at)) continue;
+    starts.push(at);
+    if (starts.length > 520) return null;
+  }
+  return starts.map((start, at) => ({ start, size: (starts[at + 1] ?? length) - start }));
+}
+
+/** The colour that fills whole bands in between, as a gap does; null without gaps. */
+function gapColour(columns: readonly Band[], rows: readonly Band[], at: (column: Band, row: Band) => number): number | null {
+  const candidates: number[] = [];
+  for (const column of columns)
+    if (rows.every((row) => at(column, row) === at(column, rows[0]!))) candidates.push(at(column, rows[0]!));
+  for (const row of rows)
+    if (columns.every((column) => at(column, row) === at(columns[0]!, row))) candidates.push(at(columns[0]!, row));
+  const counts = new Map<number, number>();
+  for (const colour of candidates) counts.set(colour, (counts.get(colour) ?? 0) + 1);
+  // A single band of one colour may be a block as wide as the picture; a gap returns.
+  const [best] = [...counts].sort((one, two) => two[1] - one[1]);
+  return best &&
+    best[1] >= 2 &&
+    (columns.length > 2 || rows.length > 2) &&
+    candidates.length >= 2 &&
+    best[1] > candidates.length / 2 &&
+    isGap(columns, rows, at, best[0])
+    ? best[0]
+    : null;
+}
+
+/** A gap lies between blocks in at least one direction: bands of it take turns with others. */
+function isGap(
+  columns: readonly Band[],
+  rows: readonly Band[],
+  at: (column: Band, row: Band) => number,
+  colour: number,
+): boolean {
+  const whole = (list: boolean[]) => list.some((gap, n) => gap && n > 0 && n < list.length - 1 && !list[n - 1] && !list[n + 1]);
+  return (
+    whole(columns.map((column) => rows.every((row) => at(column, row) === colour))) ||
+    whole(rows.map((row) => columns.every((column) => at(column, row) === colour)))
+  );
+}
+
+/** The middles of equal steps that make up the bands; null when they have no common measure. */
+function steps(found: readonly Band[]): number[] | null {
+  const size = found.map((band) => band.size).reduce(greatestCommonDivisor, 0);
+  if (size < SMALLEST) return null;
+  return found.flatMap(({ start, size: whole }) =>
+    Array.from({ length: whole / size }, (_, n) => start + n * size + (size >> 1)),
+  );
+}
+
+function greatestCommonDivisor(a: number, b: number): number {
+  return b === 0 ? a : greatestCommonDivisor(b, a % b);
+}

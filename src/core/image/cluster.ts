@@ -1,0 +1,202 @@
+/** Points in OKLab with weights, as columns. */
+export interface Points {
+  readonly count: number;
+  readonly l: Float64Array;
+  readonly a: Float64Array;
+  readonly b: Float64Array;
+  /** Pixels each stands for. */
+  readonly weight: Float64Array;
+}
+
+export function emptyPoints(count: number): Points {
+  const column = () => new Float64Array(count);
+  return { count, l: column(), a: column(), b: column(), weight: column() };
+}
+
+const LLOYD_ROUNDS = 24;
+const MEDIAN_ROUNDS = 8;
+/** From so many clusters the lively choice is made: enough that an accent of a thousandth of the area has its own. */
+const CANDIDATES = 160;
+/** A share of the area at which a candidate counts half; below it, noise is likelier than an accent. */
+const HALF_SHARE = 0.0004;
+/** Added to chroma in the lively choice, so that greys far from all others still count. */
+const GREY_WORTH = 0.04;
+
+/** `count` centres that stand for the points by their weight: the mean distance of a point to its centre is made small. */
+export function byArea(points: Points, count: number): Points {
+  const centres = split(points, count);
+  settle(points, centres, LLOYD_ROUNDS, false);
+  settle(points, centres, MEDIAN_ROUNDS, true);
+  return centres;
+}
+
+/**
+ * As `byArea` for the first centres; the share `liveliness` of them is chosen from a finer clustering instead, one by
+ * one: far from all chosen so far, chroma counting for it and a tiny share of the area against.
+ * @param liveliness above 0, up to 1
+ */
+export function byLiveliness(points: Points, count: number, liveliness: number): Points {
+  const calm = Math.max(1, Math.round(count * (1 - liveliness)));
+  const chosen = emptyPoints(count);
+  copy(byArea(points, calm), chosen, 0);
+  // Square roots of the weights, or the finer clustering would follow the area as well.
+  const rare: Points = { ...points, weight: points.weight.map(Math.sqrt) };
+  const candidates = split(rare, Math.min(CANDIDATES, points.count));
+  settle(rare, candidates, 4, false);
+  candidates.weight.fill(0);
+  let total = 0;
+  for (let at = 0; at < points.count; at++) {
+    candidates.weight[nearest(points, at, candidates)]! += points.weight[at]!;
+    total += points.weight[at]!;
+  }
+  for (let filled = calm; filled < count; filled++) {
+    let best = 0;
+    let bestScore = -1;
+    for (let at = 0; at < candidates.count; at++) {
+      const share = candidates.weight[at]! / total;
+      const chroma = Math.hypot(candidates.a[at]!, candidates.b[at]!);
+      const score =
+        Math.sqrt(nearestDistance(candidates, at, chosen, filled)) * (GREY_WORTH + chroma) * (share / (share + HALF_SHARE));
+      if (score > bestScore) [best, bestScore] = [at, score];
+    }
+    chosen.l[filled] = candidates.l[best]!;
+    chosen.a[filled] = candidates.a[best]!;
+    chosen.b[filled] = candidates.b[best]!;
+  }
+  return chosen;
+}
+
+function copy(from: Points, to: Points, at: number): void {
+  for (const column of ['l', 'a', 'b', 'weight'] as const) to[column].set(from[column], at);
+}
+
+/** Squared distance of a point to the nearest of the first `count` centres. */
+function nearestDistance(points: Points, at: number, centres: Points, count: number): number {
+  let least = Infinity;
+  for (let c = 0; c < count; c++) {
+    const [dl, da, db] = [points.l[at]! - centres.l[c]!, points.a[at]! - centres.a[c]!, points.b[at]! - centres.b[c]!];
+    least = Math.min(least, dl * dl + da * da + db * db);
+  }
+  return least;
+}
+
+/** The centre nearest to a point. */
+export function nearest(points: Points, at: number, centres: Points): number {
+  const { l, a, b } = centres;
+  const [pl, pa, pb] = [points.l[at]!, points.a[at]!, points.b[at]!];
+  let best = 0;
+  let least = Infinity;
+  for (let c = 0; c < centres.count; c++) {
+    const dl = pl - l[c]!;
+    const da = pa - a[c]!;
+    const db = pb - b[c]!;
+    const distance = dl * dl + da * da + db * db;
+    if (distance < least) {
+      least = distance;
+      best = c;
+    }
+  }
+  return best;
+}
+
+/**
+ * Moves centres to the means of the points nearest to them, round after round (Lloyd 1982); with `median`, towards
+ * their geometric medians instead (Weiszfeld 1937). A centre without points stays where it is.
+ */
+function settle(points: Points, centres: Points, rounds: number, median: boolean): void {
+  const { count } = centres;
+  const [sl, sa, sb, sw] = [new Float64Array(count), new Float64Array(count), new Float64Array(count), new Float64Array(count)];
+  for (let round = 0; round < rounds; round++) {
+    for (const column of [sl, sa, sb, sw]) column.fill(0);
+    for (let at = 0; at < points.count; at++) {
+      const c = nearest(points, at, centres);
+      const [l, a, b] = [points.l[at]!, points.a[at]!, points.b[at]!];
+      let weight = points.weight[at]!;
+      if (median) weight /= Math.max(1e-4, Math.hypot(l - centres.l[c]!, a - centres.a[c]!, b - centres.b[c]!));
+      sl[c]! += l * weight;
+      sa[c]! += a * weight;
+      sb[c]! += b * weight;
+      sw[c]! += weight;
+    }
+    let moved = 0;
+    for (let c = 0; c < count; c++) {
+      if (sw[c] === 0) continue;
+      const [l, a, b] = [sl[c]! / sw[c]!, sa[c]! / sw[c]!, sb[c]! / sw[c]!];
+      moved = Math.max(moved, Math.abs(l - centres.l[c]!) + Math.abs(a - centres.a[c]!) + Math.abs(b - centres.b[c]!));
+      centres.l[c] = l;
+      centres.a[c] = a;
+      centres.b[c] = b;
+    }
+    if (moved < 1e-4) return;
+  }
+}
+
+interface Cluster {
+  readonly members: Int32Array;
+  readonly mean: readonly [number, number, number];
+  /** Direction of the widest spread, of length 1. */
+  readonly axis: readonly [number, number, number];
+  /** Weighted sum of squared distances to the mean. */
+  readonly spread: number;
+}
+
+/** Means of clusters made by cutting the one with the largest spread across its widest direction, again and again. */
+function split(points: Points, count: number): Points {
+  const clusters = [
+    measured(
+      points,
+      Int32Array.from({ length: points.count }, (_, at) => at),
+    ),
+  ];
+  while (clusters.length < count) {
+    let widest = 0;
+    for (let at = 1; at < clusters.length; at++) if (clusters[at]!.spread > clusters[widest]!.spread) widest = at;
+    const { members, mean, axis, spread } = clusters[widest]!;
+    if (spread === 0) break;
+    const side = (at: number) =>
+      (points.l[at]! - mean[0]) * axis[0] + (points.a[at]! - mean[1]) * axis[1] + (points.b[at]! - mean[2]) * axis[2];
+    const [below, above] = [members.filter((at) => side(at) <= 0), members.filter((at) => side(at) > 0)];
+    if (below.length === 0 || above.length === 0) break;
+    clusters[widest] = measured(points, below);
+    clusters.push(measured(points, above));
+  }
+  const centres = emptyPoints(clusters.length);
+  clusters.forEach(({ mean }, at) => {
+    centres.l[at] = mean[0];
+    centres.a[at] = mean[1];
+    centres.b[at] = mean[2];
+  });
+  return centres;
+}
+
+function measured(points: Points, members: Int32Array): Cluster {
+  let [w, l, a, b] = [0, 0, 0, 0];
+  for (const at of members) {
+    const weight = points.weight[at]!;
+    w += weight;
+    l += weight * points.l[at]!;
+    a += weight * points.a[at]!;
+    b += weight * points.b[at]!;
+  }
+  const mean = [l / w, a / w, b / w] as const;
+  let [ll, la, lb, aa, ab, bb] = [0, 0, 0, 0, 0, 0];
+  for (const at of members) {
+    const weight = points.weight[at]!;
+    const [dl, da, db] = [points.l[at]! - mean[0], points.a[at]! - mean[1], points.b[at]! - mean[2]];
+    ll += weight * dl * dl;
+    la += weight * dl * da;
+    lb += weight * dl * db;
+    aa += weight * da * da;
+    ab += weight * da * db;
+    bb += weight * db * db;
+  }
+  // The power method finds the widest direction; it need not be exact.
+  let [x, y, z] = [1, 0.9, 0.8];
+  for (let round = 0; round < 12; round++) {
+    const [nx, ny, nz] = [ll * x + la * y + lb * z, la * x + aa * y + ab * z, lb * x + ab * y + bb * z];
+    const length = Math.hypot(nx, ny, nz);
+    if (length === 0) break;
+    [x, y, z] = [nx / length, ny / length, nz / length];
+  }
+  return { members, mean, axis: [x, y, z], spread: members.length > 1 ? ll + aa + bb : 0 };
+}

@@ -1,0 +1,147 @@
+import { bytesToOklab, oklabToBytes } from '../colour/oklab';
+import { byArea, byLiveliness, nearest, type Points } from './cluster';
+import { OPAQUE, words, type Area, type Pixels } from './pixels';
+
+/** What to look for in a picture. */
+export interface Wanted {
+  /** How many colours, 2..64. */
+  readonly count: number;
+  /** 0: colours by the area they take; 1: colours by how lively and how different they are, however small. */
+  readonly liveliness: number;
+  /** The part to look at; the whole picture when left out. */
+  readonly area?: Area;
+}
+
+/** A colour found in a picture. */
+export interface Extracted {
+  /** Red, green, blue 0..255. */
+  readonly rgb: readonly [number, number, number];
+  /** Share of the looked-at, opaque pixels that are nearest to it, 0..1. */
+  readonly share: number;
+  /** A pixel that has this colour or the nearest to it. */
+  readonly x: number;
+  readonly y: number;
+}
+
+/** More pixels than this are sampled: sums of bytes in 32 bits stay whole up to 16.8 million. */
+const MOST_PIXELS = 16_000_000;
+/**
+ * The colours of a picture, the largest share first; fewer than asked for when it has fewer. Pixels are counted into
+ * 32 x 32 x 32 bins, whose means are clustered in OKLab: splitting along the widest spread, then k-means, then steps to
+ * the geometric median, which is what the mean distance of a pixel to its colour asks for. Towards liveliness the
+ * centres are chosen one by one from a finer clustering, each time the one that is far from all chosen so far, its
+ * chroma counting more and its area less.
+ *
+ * Deterministic. k-means: Lloyd 1982; geometric median: Weiszfeld 1937; farthest-point choice: Gonzalez 1985.
+ * @param onProgress called now and then with the share done, 0..1
+ */
+export function extractColours(
+  picture: Pixels,
+  { count, liveliness, area }: Wanted,
+  onProgress?: (share: number) => void,
+): Extracted[] {
+  const inside = clipped(picture, area);
+  const points = counted(picture, inside, onProgress);
+  if (points.count === 0) return [];
+  onProgress?.(0.7);
+  const k = Math.min(Math.max(1, Math.round(count)), points.count);
+  const lively = Math.min(1, Math.max(0, liveliness));
+  const centres = lively === 0 ? byArea(points, k) : byLiveliness(points, k, lively);
+  onProgress?.(0.95);
+  return placed(picture, inside, described(points, centres));
+}
+
+/** Pixels into bins, bins into points. */
+function counted(picture: Pixels, area: Area, onProgress?: (share: number) => void): Points {
+  const pixels = words(picture);
+  const SIDE = 5;
+  const bins = 1 << (3 * SIDE);
+  const [n, r, g, b] = [new Uint32Array(bins), new Uint32Array(bins), new Uint32Array(bins), new Uint32Array(bins)];
+  const { width } = picture;
+  const [left, top, right, bottom] = [area.x, area.y, area.x + area.width, area.y + area.height];
+  const every = Math.max(1, Math.ceil(((right - left) * (bottom - top)) / MOST_PIXELS));
+  const opaque = (OPAQUE << 24) >>> 0;
+  for (let y = top; y < bottom; y++) {
+    if (onProgress && (y & 255) === 0) onProgress((0.7 * (y - top)) / (bottom - top));
+    const end = y * width + right;
+    // Each row starts at another pixel, so that a sample does not follow a pattern of the picture.
+    for (let at = y * width + left + (y % every); at < end; at += every) {
+      const word = pixels[at]!;
+      if (word < opaque) continue;
+      const [red, green, blue] = [word & 255, (word >>> 8) & 255, (word >>> 16) & 255];
+      const bin = ((red >>> 3) << 10) | ((green >>> 3) << 5) | (blue >>> 3);
+      n[bin]!++;
+      r[bin]! += red;
+      g[bin]! += green;
+      b[bin]! += blue;
+    }
+  }
+  let filled = 0;
+  for (let bin = 0; bin < bins; bin++) if (n[bin]! > 0) filled++;
+  const points = {
+    count: filled,
+    l: new Float64Array(filled),
+    a: new Float64Array(filled),
+    b: new Float64Array(filled),
+    weight: new Float64Array(filled),
+  };
+  for (let bin = 0, at = 0; bin < bins; bin++) {
+    const weight = n[bin]!;
+    if (weight === 0) continue;
+    const [l, a, bb] = bytesToOklab(r[bin]! / weight, g[bin]! / weight, b[bin]! / weight);
+    points.l[at] = l;
+    points.a[at] = a;
+    points.b[at] = bb;
+    points.weight[at++] = weight;
+  }
+  return points;
+}
+
+type Described = Omit<Extracted, 'x' | 'y'>;
+
+function described(points: Points, centres: Points): Described[] {
+  const shares = new Float64Array(centres.count);
+  let total = 0;
+  for (let at = 0; at < points.count; at++) {
+    shares[nearest(points, at, centres)]! += points.weight[at]!;
+    total += points.weight[at]!;
+  }
+  const byColour = new Map<string, Described>();
+  for (let at = 0; at < centres.count; at++) {
+    const rgb = oklabToBytes([centres.l[at]!, centres.a[at]!, centres.b[at]!]);
+    const share = shares[at]! / total;
+    byColour.set(rgb.join(), { rgb, share: share + (byColour.get(rgb.join())?.share ?? 0) });
+  }
+  return [...byColour.values()].sort((one, two) => two.share - one.share);
+}
+
+/** The part of an area that lies in the picture, in whole pixels. */
+function clipped({ width, height }: Pixels, area?: Area): Area {
+  if (!area) return { x: 0, y: 0, width, height };
+  const [x, y] = [Math.max(0, Math.floor(area.x)), Math.max(0, Math.floor(area.y))];
+  const right = Math.min(width, Math.ceil(area.x + area.width));
+  const bottom = Math.min(height, Math.ceil(area.y + area.height));
+  return { x, y, width: Math.max(0, right - x), height: Math.max(0, bottom - y) };
+}
+
+/** So many pixels are looked at for the one that shows a colour best. */
+const LOOKED_AT = 200_000;
+
+function placed(picture: Pixels, area: Area, colours: readonly Described[]): Extracted[] {
+  const best = colours.map(() => ({ distance: Infinity, x: area.x, y: area.y }));
+  const every = Math.max(1, Math.floor(Math.sqrt((area.width * area.height) / LOOKED_AT)));
+  const { data, width } = picture;
+  for (let y = area.y; y < area.y + area.height; y += every) {
+    for (let x = area.x; x < area.x + area.width; x += every) {
+      const at = (y * width + x) * 4;
+      if (data[at + 3]! < OPAQUE) continue;
+      for (let c = 0; c < colours.length; c++) {
+        const { rgb } = colours[c]!;
+        const [r, g, b] = [data[at]! - rgb[0], data[at + 1]! - rgb[1], data[at + 2]! - rgb[2]];
+        const distance = r * r + g * g + b * b;
+        if (distance < best[c]!.distance) best[c] = { distance, x, y };
+      }
+    }
+  }
+  return colours.map((colour, at) => ({ ...colour, x: best[at]!.x, y: best[at]!.y }));
+}

@@ -1,0 +1,33 @@
+/** A picture as rows of sRGB pixels from the top left: four bytes each, red, green, blue, opacity, not premultiplied. */
+export interface Pixels {
+  readonly width: number;
+  readonly height: number;
+  /** `width * height * 4` bytes. */
+  readonly data: Uint8Array | Uint8ClampedArray;
+}
+
+/** A part of a picture in whole pixels. */
+export interface Area {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Below this opacity, 0..255, a pixel shows what is behind it rather than itself, and is left out. */
+export const OPAQUE = 128;
+
+/** The bytes as one 32-bit number a pixel, in the order of this machine. */
+export function words({ data }: Pixels): Uint32Array {
+  // A view needs its bytes to begin at a multiple of four.
+  const aligned = data.byteOffset % 4 === 0 ? data : data.slice();
+  return new Uint32Array(aligned.buffer, aligned.byteOffset, aligned.byteLength >> 2);
+}
+
+/** The lower-case `#rrggbb`, with opacity as `#rrggbbaa` where it is not whole, of the pixel at a place. */
+export function pixelAt({ width, data }: Pixels, x: number, y: number): string {
+  const at = (y * width + x) * 4;
+  const hex = [0, 1, 2].map((n) => data[at + n]!.toString(16).padStart(2, '0')).join('');
+  const alpha = data[at + 3]!;
+  return `#${hex}${alpha < 255 ? alpha.toString(16).padStart(2, '0') : ''}`;
+}
