@@ -5,7 +5,7 @@ import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppetee
 import type { Stand } from '../stand';
 
 const FLAGS =
-  '--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync --force-color-profile=srgb';
+  '--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync --force-color-profile=srgb --use-fake-device-for-media-stream --use-fake-ui-for-media-stream';
 
 export function launch(): Promise<Browser> {
   return puppeteer.launch({
@@ -33,7 +33,7 @@ export class Person {
 
   static async enter(browser: Browser, stand: Stand, name: string): Promise<Person> {
     const context = await browser.createBrowserContext();
-    await context.overridePermissions(stand.url, ['clipboard-read', 'clipboard-write', 'clipboard-sanitized-write']);
+    await context.overridePermissions(stand.url, ['clipboard-read', 'clipboard-write', 'clipboard-sanitized-write', 'camera']);
     const person = new Person(await context.newPage(), stand.url);
     await person.page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
     await person.page.goto(`${stand.url}/sign-in`, { waitUntil: 'networkidle0' });

@@ -23,8 +23,9 @@ export interface Doubt {
 
 /** One thing found in a source: a colour, or a place where one could have been. */
 export interface Found {
-  /** From 1. In a source without lines, a swatch file say, the line is the entry's number. */
+  /** From 1. In a source without lines, a swatch file say, the entry's number. */
   readonly line: number;
+  /** From 1; 0 in a source without columns. */
   readonly column: number;
   /** The characters that were read, or the start of the line when nothing was. */
   readonly text: string;

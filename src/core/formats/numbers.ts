@@ -28,7 +28,7 @@ export function fromCmyk(c: number, m: number, y: number, k: number): Numbered {
   const channel = (ink: number) => Math.round(255 * (1 - Math.min(1, ink * (1 - k) + k)));
   return {
     css: fromBytes(channel(c), channel(m), channel(y)),
-    doubts: [doubt('approximate', 'CMYK without a profile: converted by the plain formula, so only about right.')],
+    doubts: [doubt('approximate', 'CMYK without a profile, by the plain formula.')],
   };
 }
 

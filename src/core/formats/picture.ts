@@ -1,16 +1,16 @@
 import { z } from 'zod';
 import { flatBlocks } from '../image/blocks';
-import { extractColours } from '../image/extract';
+import { extractColours, type Extracted } from '../image/extract';
 import { pixelAt, type Pixels } from '../image/pixels';
-import { pictureSize } from '../image/size';
+import { pictureSize, type PictureSize } from '../image/size';
 import { defineFormat, type ReadSwatch, type SourceFile } from './format';
 import { fromBytes } from './numbers';
 import { nameOfFile, readingOf, readSwatch, unreadable } from './reading';
 
 /** More pixels than this are not decoded: as bytes they would be a quarter of a gigabyte. */
 const MOST_PIXELS = 64_000_000;
-/** Charts want eight colours (common practice). */
-const EXTRACTED = 8;
+/** What a picture is first looked at for: charts want eight colours (common practice), small lively ones among them. */
+export const FIRST_LOOK = { count: 8, liveliness: 0.75 };
 
 /** Pictures: a palette drawn as one is read exactly; an indexed PNG gives its palette; any other its eight main colours. */
 export const picture = defineFormat({
@@ -23,12 +23,8 @@ export const picture = defineFormat({
   async read({ name, bytes }: SourceFile, { decode, onProgress }) {
     const size = pictureSize(bytes);
     if (!size) return null;
-    if (size.width === 0 || size.height === 0)
-      return unreadable('picture', 'This picture is cut off within its header; save it again.');
-    if (size.width * size.height > MOST_PIXELS) {
-      const claim = `${size.width} by ${size.height}`;
-      return unreadable('picture', `This picture claims ${claim} pixels; up to 64 million are read. Make it smaller first.`);
-    }
+    const refusal = pictureRefusal(size);
+    if (refusal) return unreadable('picture', refusal);
     if (!decode) return unreadable('picture', 'Pictures cannot be decoded here.');
     let pixels: Pixels;
     try {
@@ -37,18 +33,28 @@ export const picture = defineFormat({
       // What the decoder says of the damage is of no use to a person.
       return unreadable('picture', 'This picture is damaged and cannot be decoded; save it again.');
     }
-    const swatches = ofBlocks(pixels) ?? (size.kind === 'png' ? ofIndex(bytes) : null) ?? ofPhotograph(pixels, onProgress);
+    const swatches = exactColours(bytes, pixels) ?? ofPhotograph(pixels, onProgress);
     if (swatches.length === 0) return unreadable('picture', 'Every pixel of this picture is transparent.');
     return readingOf('picture', [{ name: nameOfFile(name), kind: 'loose', swatches }]);
   },
 });
 
+/** Why a picture is not even decoded, in one sentence; null when it may be. */
+export function pictureRefusal({ width, height }: PictureSize): string | null {
+  if (width === 0 || height === 0) return 'This picture is cut off within its header; save it again.';
+  if (width * height <= MOST_PIXELS) return null;
+  return `This picture claims ${width} by ${height} pixels; up to 64 million are read. Make it smaller first.`;
+}
+
+/** The colours of a picture that is a palette: drawn as a strip or grid, or kept as a PNG's index. null for any other. */
+export function exactColours(bytes: Uint8Array, pixels: Pixels): ReadSwatch[] | null {
+  return ofBlocks(pixels) ?? (pictureSize(bytes)?.kind === 'png' ? ofIndex(bytes) : null);
+}
+
 function ofBlocks(pixels: Pixels): ReadSwatch[] | null {
   const blocks = flatBlocks(pixels);
   if (!blocks) return null;
-  return blocks.map(({ x, y }, at) =>
-    readSwatch(pixelAt(pixels, x, y), { name: '', line: at + 1, text: `${x}, ${y}: ${pixelAt(pixels, x, y)}` }),
-  );
+  return blocks.map(({ x, y }, at) => readSwatch(pixelAt(pixels, x, y), { name: '', line: at + 1, text: `block at ${x}, ${y}` }));
 }
 
 /** The palette of an indexed PNG, in its order, with its opacities. PNG, chunks PLTE and tRNS. */
@@ -70,12 +76,15 @@ function ofIndex(bytes: Uint8Array): ReadSwatch[] | null {
     const hex = fromBytes(palette[at * 3]!, palette[at * 3 + 1]!, palette[at * 3 + 2]!);
     const alpha = opacity?.[at] ?? 255;
     const css = alpha < 255 ? hex + alpha.toString(16).padStart(2, '0') : hex;
-    return readSwatch(css, { name: '', line: at + 1, text: `index ${at}: ${css}` });
+    return readSwatch(css, { name: '', line: at + 1, text: `index ${at}` });
   });
 }
 
 function ofPhotograph(pixels: Pixels, onProgress?: (share: number) => void): ReadSwatch[] {
-  return extractColours(pixels, { count: EXTRACTED, liveliness: 0.5 }, onProgress).map(({ rgb, share, x, y }, at) =>
-    readSwatch(fromBytes(...rgb), { name: '', line: at + 1, text: `${x}, ${y}: ${(share * 100).toFixed(1)} % of the area` }),
-  );
+  return extractColours(pixels, FIRST_LOOK, onProgress).map(extractedSwatch);
+}
+
+/** A colour found in a picture as a swatch, told by its place and its share of the area. */
+export function extractedSwatch({ rgb, share, x, y }: Extracted, at: number): ReadSwatch {
+  return readSwatch(fromBytes(...rgb), { name: '', line: at + 1, text: `${(share * 100).toFixed(1)} % at ${x}, ${y}` });
 }

@@ -4,7 +4,7 @@ import type { Doubt, Found, Problem, ReadPalette, ReadSwatch, Reading } from './
 /** A swatch as a reader found it. `css` must be a colour. */
 export function readSwatch(
   css: string,
-  { name, line, column = 1, text = css, doubts = [], other }: Partial<Omit<Found, 'css'>> & { name: string; line: number },
+  { name, line, column = 0, text = css, doubts = [], other }: Partial<Omit<Found, 'css'>> & { name: string; line: number },
 ): ReadSwatch {
   const { hex, alpha } = readColour(css)!;
   const clean = tidyName(name) || hex;
@@ -33,7 +33,7 @@ export function doubt(kind: Doubt['kind'], reason: string): Doubt {
 export function problemsOf(reading: Reading): Problem[] {
   const found: readonly Found[] = [...reading.palettes.flatMap(({ swatches }) => swatches), ...reading.skipped];
   const doubts = found.flatMap(({ line, column, text, doubts: all }) =>
-    all.map(({ reason }) => problem(`${text}: ${reason}`, line, column, 'warning')),
+    all.map(({ reason }) => problem(`${text}: ${reason}`, line, Math.max(1, column), 'warning')),
   );
   return [...reading.problems, ...doubts].sort((one, two) => one.line - two.line || one.column - two.column);
 }

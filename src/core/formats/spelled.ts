@@ -65,7 +65,7 @@ function* triples(line: string): Generator<Match> {
       if (!css) continue;
       if (Math.max(...values) > 1 || Math.max(...values) === 0) yield { ...at, css, doubts: [] };
       else {
-        const reason = `Read as shares from 0 to 1; as numbers from 0 to 255 it would be ${css}.`;
+        const reason = `Read as shares of 1; as numbers up to 255 it is ${css}.`;
         yield { ...at, css: fromUnit(values as [number, number, number]), doubts: [doubt('ambiguous', reason)], other: css };
       }
     } else if (values.every(within(1))) yield { ...at, css: fromUnit(values as [number, number, number]), doubts: [] };

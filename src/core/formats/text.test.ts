@@ -38,6 +38,7 @@ test.each([
   // CSS Color 4's own example of lab(), from memory, spelled as print shops do.
   ['L* 29.2345 a* 39.3825 b* 20.0664', [[1, '', '#7d2329', null]]],
   ['Lab 29.2345 39.3825 20.0664 Wine', [[1, 'Wine', '#7d2329', null]]],
+  ['Shoal        489498', [[1, 'Shoal', '#489498', 'bare']]],
   ['1 0 0', [[1, '', '#ff0000', 'ambiguous']]],
   ['Deck #9f5b51 C 0 M 43 Y 49 K 38', [[1, 'Deck', '#9f5b51', null]]],
   ['Pier 7, platform 12, 1999', [[1, '', null, 'no colour']]],

@@ -126,7 +126,7 @@ function programmers(column: number, text: string): LineMatch {
   if (digits.length === 6) return plain(column, text, `#${digits}`);
   const [first, last] = [shortest(digits.slice(2) + digits.slice(0, 2)), shortest(digits)];
   if (first === last) return plain(column, text, first);
-  const reason = `Read with opacity first (0xAARRGGBB); with opacity last it would be ${last}.`;
+  const reason = `Opacity read first; read last it is ${last}.`;
   return { ...plain(column, text, first), doubts: [doubt('ambiguous', reason)], other: last };
 }
 
@@ -142,7 +142,8 @@ function shortest(digits: string): string {
 function bareHex(line: string, text: string, at: number): Pick<LineMatch, 'css' | 'doubts'> | null {
   const before = line.slice(0, at).trimEnd();
   const after = line.slice(at + text.length).trimStart();
-  const opens = before === '' || /[:=,;|([{"'`]$/.test(before) || line[at - 1] === '\t';
+  // A tab, or two spaces and more, part the columns of a list.
+  const opens = before === '' || /[:=,;|([{"'`]$/.test(before) || /\t$| {2}$/.test(line.slice(0, at));
   const closes = after === '' || /^[,;|)\]}"'`]/.test(after) || line[at + text.length] === '\t';
   const numbered = /^\s*(?:[-*•]|\d+[.)])$/.test(before);
   const item = (opens && closes) || numbered;

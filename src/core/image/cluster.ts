@@ -19,6 +19,12 @@ const MEDIAN_ROUNDS = 8;
 const CANDIDATES = 160;
 /** A share of the area at which a candidate counts half; below it, noise is likelier than an accent. */
 const HALF_SHARE = 0.0004;
+/** ΔE-OK that is just noticeable (CSS Color 4): what cannot be told apart counts as met. */
+const JND = 0.02;
+/** ΔE-OK within which candidates crowd each other. */
+const ALIKE = 0.1;
+/** How far about a lively colour its mean is taken, ΔE-OK. */
+const REACH = 0.03;
 /** Added to chroma in the lively choice, so that greys far from all others still count. */
 const GREY_WORTH = 0.04;
 
@@ -31,53 +37,89 @@ export function byArea(points: Points, count: number): Points {
 }
 
 /**
- * As `byArea` for the first centres; the share `liveliness` of them is chosen from a finer clustering instead, one by
- * one: far from all chosen so far, chroma counting for it and a tiny share of the area against.
+ * Centres chosen one by one from a finer clustering, each the one that brings all others nearest to what is chosen. What
+ * counts is a candidate's share of the area and, the more the livelier, its chroma instead, however small it is.
  * @param liveliness above 0, up to 1
  */
 export function byLiveliness(points: Points, count: number, liveliness: number): Points {
-  const calm = Math.max(1, Math.round(count * (1 - liveliness)));
-  const chosen = emptyPoints(count);
-  copy(byArea(points, calm), chosen, 0);
   // Square roots of the weights, or the finer clustering would follow the area as well.
   const rare: Points = { ...points, weight: points.weight.map(Math.sqrt) };
   const candidates = split(rare, Math.min(CANDIDATES, points.count));
   settle(rare, candidates, 4, false);
-  candidates.weight.fill(0);
   let total = 0;
   for (let at = 0; at < points.count; at++) {
     candidates.weight[nearest(points, at, candidates)]! += points.weight[at]!;
     total += points.weight[at]!;
   }
-  for (let filled = calm; filled < count; filled++) {
-    let best = 0;
-    let bestScore = -1;
-    for (let at = 0; at < candidates.count; at++) {
-      const share = candidates.weight[at]! / total;
-      const chroma = Math.hypot(candidates.a[at]!, candidates.b[at]!);
-      const score =
-        Math.sqrt(nearestDistance(candidates, at, chosen, filled)) * (GREY_WORTH + chroma) * (share / (share + HALF_SHARE));
-      if (score > bestScore) [best, bestScore] = [at, score];
-    }
-    chosen.l[filled] = candidates.l[best]!;
-    chosen.a[filled] = candidates.a[best]!;
-    chosen.b[filled] = candidates.b[best]!;
+  const crowd = crowding(candidates);
+  for (let at = 0; at < candidates.count; at++) {
+    const share = candidates.weight[at]! / total;
+    const chroma = Math.hypot(candidates.a[at]!, candidates.b[at]!);
+    const lively = ((GREY_WORTH + chroma) * (share / (share + HALF_SHARE))) / crowd[at]!;
+    candidates.weight[at] = share ** (1 - liveliness) * lively ** liveliness;
   }
+  const chosen = chooseNearest(candidates, Math.min(count, candidates.count));
+  centre(candidates, chosen, REACH / liveliness);
   return chosen;
 }
 
-function copy(from: Points, to: Points, at: number): void {
-  for (const column of ['l', 'a', 'b', 'weight'] as const) to[column].set(from[column], at);
+/** How many candidates stand about each, itself counting as one: a wide gradient has many that are much alike. */
+function crowding({ count, l, a, b }: Points): Float64Array {
+  const crowd = new Float64Array(count);
+  for (let one = 0; one < count; one++) {
+    for (let two = 0; two < count; two++) {
+      const [dl, da, db] = [l[one]! - l[two]!, a[one]! - a[two]!, b[one]! - b[two]!];
+      crowd[one]! += Math.max(0, 1 - Math.sqrt(dl * dl + da * da + db * db) / ALIKE);
+    }
+  }
+  return crowd;
 }
 
-/** Squared distance of a point to the nearest of the first `count` centres. */
-function nearestDistance(points: Points, at: number, centres: Points, count: number): number {
-  let least = Infinity;
-  for (let c = 0; c < count; c++) {
-    const [dl, da, db] = [points.l[at]! - centres.l[c]!, points.a[at]! - centres.a[c]!, points.b[at]! - centres.b[c]!];
-    least = Math.min(least, dl * dl + da * da + db * db);
+/** Moves each chosen colour to the mean of the candidates about it, so that noise evens out and no two colours blend. */
+function centre(candidates: Points, chosen: Points, reach: number): void {
+  const near = emptyPoints(candidates.count);
+  for (const column of ['l', 'a', 'b', 'weight'] as const) near[column].set(candidates[column]);
+  for (let at = 0; at < candidates.count; at++) {
+    const c = nearest(candidates, at, chosen);
+    const [dl, da, db] = [near.l[at]! - chosen.l[c]!, near.a[at]! - chosen.a[c]!, near.b[at]! - chosen.b[c]!];
+    if (dl * dl + da * da + db * db > reach * reach) near.weight[at] = 0;
   }
-  return least;
+  settle(near, chosen, 1, false);
+}
+
+/**
+ * The candidates that, one after the other, reduce the weighted distances of all to their nearest chosen one most.
+ * Distances count squared, so that what is far from everything chosen is not outvoted by many near ones.
+ */
+function chooseNearest(candidates: Points, count: number): Points {
+  const all = candidates.count;
+  const { l, a, b, weight } = candidates;
+  const between = new Float64Array(all * all);
+  for (let one = 0; one < all; one++) {
+    for (let two = 0; two < all; two++) {
+      const [dl, da, db] = [l[one]! - l[two]!, a[one]! - a[two]!, b[one]! - b[two]!];
+      between[one * all + two] = Math.max(0, Math.sqrt(dl * dl + da * da + db * db) - JND) ** 2;
+    }
+  }
+  const least = new Float64Array(all).fill(1);
+  const chosen = emptyPoints(count);
+  for (let filled = 0; filled < count; filled++) {
+    let best = 0;
+    let most = -1;
+    for (let at = 0; at < all; at++) {
+      let gain = 0;
+      for (let other = 0; other < all; other++) {
+        const nearer = least[other]! - between[at * all + other]!;
+        if (nearer > 0) gain += weight[other]! * nearer;
+      }
+      if (gain > most) [best, most] = [at, gain];
+    }
+    for (let other = 0; other < all; other++) least[other] = Math.min(least[other]!, between[best * all + other]!);
+    chosen.l[filled] = l[best]!;
+    chosen.a[filled] = a[best]!;
+    chosen.b[filled] = b[best]!;
+  }
+  return chosen;
 }
 
 /** The centre nearest to a point. */
@@ -112,7 +154,10 @@ function settle(points: Points, centres: Points, rounds: number, median: boolean
       const c = nearest(points, at, centres);
       const [l, a, b] = [points.l[at]!, points.a[at]!, points.b[at]!];
       let weight = points.weight[at]!;
-      if (median) weight /= Math.max(1e-4, Math.hypot(l - centres.l[c]!, a - centres.a[c]!, b - centres.b[c]!));
+      if (median) {
+        const [dl, da, db] = [l - centres.l[c]!, a - centres.a[c]!, b - centres.b[c]!];
+        weight /= Math.max(1e-4, Math.sqrt(dl * dl + da * da + db * db));
+      }
       sl[c]! += l * weight;
       sa[c]! += a * weight;
       sb[c]! += b * weight;

@@ -29,10 +29,9 @@ const MOST_PIXELS = 16_000_000;
  * The colours of a picture, the largest share first; fewer than asked for when it has fewer. Pixels are counted into
  * 32 x 32 x 32 bins, whose means are clustered in OKLab: splitting along the widest spread, then k-means, then steps to
  * the geometric median, which is what the mean distance of a pixel to its colour asks for. Towards liveliness the
- * centres are chosen one by one from a finer clustering, each time the one that is far from all chosen so far, its
- * chroma counting more and its area less.
+ * centres are chosen one by one from a finer clustering, in which chroma counts more and area less.
  *
- * Deterministic. k-means: Lloyd 1982; geometric median: Weiszfeld 1937; farthest-point choice: Gonzalez 1985.
+ * Deterministic. k-means: Lloyd 1982; geometric median: Weiszfeld 1937; greedy choice: Cornuejols, Fisher, Nemhauser 1977.
  * @param onProgress called now and then with the share done, 0..1
  */
 export function extractColours(
@@ -125,23 +124,35 @@ function clipped({ width, height }: Pixels, area?: Area): Area {
 }
 
 /** So many pixels are looked at for the one that shows a colour best. */
-const LOOKED_AT = 200_000;
+const LOOKED_AT = 60_000;
 
 function placed(picture: Pixels, area: Area, colours: readonly Described[]): Extracted[] {
-  const best = colours.map(() => ({ distance: Infinity, x: area.x, y: area.y }));
+  const count = colours.length;
+  const [red, green, blue] = [0, 1, 2].map((n) => Int32Array.from(colours, ({ rgb }) => rgb[n]!)) as [
+    Int32Array,
+    Int32Array,
+    Int32Array,
+  ];
+  const least = new Int32Array(count).fill(0x7fffffff);
+  const place = new Int32Array(count);
   const every = Math.max(1, Math.floor(Math.sqrt((area.width * area.height) / LOOKED_AT)));
   const { data, width } = picture;
   for (let y = area.y; y < area.y + area.height; y += every) {
     for (let x = area.x; x < area.x + area.width; x += every) {
       const at = (y * width + x) * 4;
       if (data[at + 3]! < OPAQUE) continue;
-      for (let c = 0; c < colours.length; c++) {
-        const { rgb } = colours[c]!;
-        const [r, g, b] = [data[at]! - rgb[0], data[at + 1]! - rgb[1], data[at + 2]! - rgb[2]];
+      const [pr, pg, pb] = [data[at]!, data[at + 1]!, data[at + 2]!];
+      for (let c = 0; c < count; c++) {
+        const r = pr - red[c]!;
+        const g = pg - green[c]!;
+        const b = pb - blue[c]!;
         const distance = r * r + g * g + b * b;
-        if (distance < best[c]!.distance) best[c] = { distance, x, y };
+        if (distance < least[c]!) {
+          least[c] = distance;
+          place[c] = y * width + x;
+        }
       }
     }
   }
-  return colours.map((colour, at) => ({ ...colour, x: best[at]!.x, y: best[at]!.y }));
+  return colours.map((colour, at) => ({ ...colour, x: place[at]! % width, y: Math.floor(place[at]! / width) }));
 }

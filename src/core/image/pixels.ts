@@ -1,3 +1,5 @@
+import { decode, encode } from '../colour/oklab';
+
 /** A picture as rows of sRGB pixels from the top left: four bytes each, red, green, blue, opacity, not premultiplied. */
 export interface Pixels {
   readonly width: number;
@@ -30,4 +32,18 @@ export function pixelAt({ width, data }: Pixels, x: number, y: number): string {
   const hex = [0, 1, 2].map((n) => data[at + n]!.toString(16).padStart(2, '0')).join('');
   const alpha = data[at + 3]!;
   return `#${hex}${alpha < 255 ? alpha.toString(16).padStart(2, '0') : ''}`;
+}
+
+/** The mean of a picture's opaque pixels, by their light (not by their codes), as `#rrggbb`; null when there is none. */
+export function meanColour({ data }: Pixels): string | null {
+  const sum = [0, 0, 0];
+  let count = 0;
+  for (let at = 0; at < data.length; at += 4) {
+    if (data[at + 3]! < OPAQUE) continue;
+    count++;
+    for (let n = 0; n < 3; n++) sum[n]! += decode(data[at + n]! / 255);
+  }
+  if (count === 0) return null;
+  const channels = sum.map((light) => Math.round(255 * encode(light / count)));
+  return '#' + channels.map((value) => value.toString(16).padStart(2, '0')).join('');
 }

@@ -1,87 +1,68 @@
 'use client';
 
 import { Button, Progress } from '@chakra-ui/react';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
+import { useDropzone } from 'react-dropzone';
 import { useCatch } from '@/ui/catch-store';
 import { useGoTo } from '@/ui/stage-link';
 import { StageTitle } from '@/ui/stage-title';
-import { readText } from '@/workers/read-text';
+import { Camera } from './camera';
 import { CatchList } from './catch-list';
+import { PictureSource } from './picture-source';
 import { SendCatch } from './send-catch';
+import { TextSource } from './text-source';
+import { useIntake } from './use-intake';
+import { useScreenPick } from './use-screen-pick';
 import css from './gather.module.css';
 
-const EXAMPLE = `Night ferry   #1f2a44
-Beacon: f2b63c
-rgb(196 74 58)  Lifebuoy
-| Rope | #c9b08a |
---gull: #e8ecef;
-Rope again #c9b08a
-Signal #12e4f`;
-
-/** The text area is a view of the text and takes no more than this; the whole is read all the same. */
-const SHOWN = 60_000;
-
 export function Gather() {
-  const { text, setText, setLines, lines, clear } = useCatch();
-  const [reading, setReading] = useState<number | null>(null);
-  const [problem, setProblem] = useState('');
-  const running = useRef<AbortController | null>(null);
+  const { text, sources, lines, problems, clear } = useCatch();
+  const { reading, stop, picture, closePicture, takeText, takeFiles } = useIntake();
+  const pick = useScreenPick();
+  const [camera, setCamera] = useState(false);
   const goTo = useGoTo();
-  useEffect(() => () => running.current?.abort(new DOMException('The page was left.', 'AbortError')), []);
-
-  const take = async (next: string) => {
-    running.current?.abort(new DOMException('A newer text came.', 'AbortError'));
-    const controller = new AbortController();
-    running.current = controller;
-    setProblem('');
-    setText(next);
-    setReading(0);
-    try {
-      const found = await readText(next, (share) => controller.signal.aborted || setReading(share), controller.signal);
-      if (!controller.signal.aborted) setLines(found);
-    } catch (error) {
-      if (error instanceof RangeError) {
-        setText('');
-        setLines([]);
-        setProblem(error.message);
-      } else if (!(error instanceof DOMException)) throw error;
-    } finally {
-      if (running.current === controller) setReading(null);
-    }
+  useEffect(() => void useCatch.persist.rehydrate(), []);
+  const take = (files: File[]) => {
+    setCamera(false);
+    if (files.length > 0) void takeFiles(files);
   };
-  const stop = () => {
-    running.current?.abort(new DOMException('Stopped.', 'AbortError'));
-    setReading(null);
+  const { getRootProps, getInputProps, open, isDragActive } = useDropzone({ onDrop: take, noClick: true, noKeyboard: true });
+  usePastedFiles(take);
+  const empty = () => {
+    stop();
+    closePicture();
+    clear();
   };
-  const long = text.length > SHOWN;
+  const waiting = lines.length === 0;
   return (
-    <>
-      <StageTitle title="Gather" about="Paste anything with colours in it: a list, a table, a style guide, code">
-        {text && (
-          <Button size="xs" variant="outline" onClick={clear}>
-            Empty the catch
-          </Button>
-        )}
+    <div {...getRootProps()} className={css.stage} data-dropping={isDragActive || undefined}>
+      <input {...getInputProps()} data-testid="files" />
+      <StageTitle
+        title="Gather"
+        about={waiting ? 'Paste, drop or pick: everything with colours in it' : `from ${sources.join(', ')}`}
+      >
+        <Button size="xs" variant="outline" onClick={open}>
+          Choose files…
+        </Button>
+        <Button size="xs" variant="outline" onClick={() => void pick.start()}>
+          Pick from the screen <kbd>P</kbd>
+        </Button>
+        <Button size="xs" variant="outline" onClick={() => setCamera(true)}>
+          Camera
+        </Button>
+        <Button size="xs" variant="outline" disabled={waiting && !text && !picture} onClick={empty}>
+          Empty the catch
+        </Button>
       </StageTitle>
       <div className={css.columns}>
         <section>
-          <textarea
-            className={css.text}
-            aria-label="Text with colours"
-            value={long ? text.slice(0, SHOWN) : text}
-            readOnly={long}
-            spellCheck={false}
-            placeholder="Paste here"
-            onChange={(event) => void take(event.target.value)}
-            onPaste={(event) => {
-              const pasted = event.clipboardData.getData('text/plain');
-              if (pasted.length < SHOWN) return;
-              // A long text is read whole, without the field having to lay it out.
-              event.preventDefault();
-              void take(pasted);
-            }}
-          />
-          {long && <p className={css.note}>The first {SHOWN.toLocaleString('en')} characters are shown; all are read.</p>}
+          {camera ? (
+            <Camera onFrame={(file) => take([file])} onClose={() => setCamera(false)} />
+          ) : picture ? (
+            <PictureSource key={picture.name + picture.bytes.length} picture={picture} onClose={closePicture} />
+          ) : (
+            <TextSource onText={(next) => void takeText(next)} />
+          )}
           {reading !== null && reading > 0 && (
             <div className={css.progress}>
               <Progress.Root value={reading * 100} size="xs" flex="1">
@@ -94,33 +75,59 @@ export function Gather() {
               </Button>
             </div>
           )}
-          <p role="alert" className={css.problem}>
-            {problem}
-          </p>
-          {!text && !problem && (
-            <Button size="xs" variant="outline" onClick={() => void take(EXAMPLE)}>
-              Try it with an example
-            </Button>
-          )}
+          <ul role="alert" className={css.problems}>
+            {pick.problem && <li>{pick.problem}</li>}
+            {problems.slice(0, 5).map(({ source, line, message }, at) => (
+              <li key={at}>
+                {sources.length > 1 && `${source}, `}
+                {line > 1 && `line ${line}: `}
+                {message}
+              </li>
+            ))}
+            {problems.length > 5 && <li>and {problems.length - 5} more.</li>}
+          </ul>
         </section>
         <section className={css.catch} aria-label="The catch">
-          {lines.length > 0 ? (
-            <>
-              <SendCatch onSent={() => goTo('mix')} />
-              <CatchList />
-            </>
-          ) : (
+          {waiting ? (
             <div className={css.nothing}>
               <h2>The catch</h2>
               <p>
-                {text.trim() && reading === null
+                {text.trim() && reading === null && problems.length === 0
                   ? 'There is nothing in this text that could be a colour.'
-                  : 'What was understood of the text stands here line by line, with what is doubtful and why, before anything changes.'}
+                  : 'What was understood of a source stands here line by line, with what is doubtful and why, before anything changes.'}
+              </p>
+              <p>
+                Drop files anywhere: swatch files (ASE, ACO, GPL, PAL, SOC, hex), workbooks and tables, design tokens, style
+                sheets, drawings, office themes, photographs and palette strips. Or paste a screenshot.
               </p>
             </div>
+          ) : (
+            <>
+              <SendCatch
+                onSent={() => {
+                  closePicture();
+                  goTo('mix');
+                }}
+              />
+              <CatchList />
+            </>
           )}
         </section>
       </div>
-    </>
+    </div>
   );
+}
+
+/** Files and pictures on the clipboard, pasted anywhere on the page. */
+function usePastedFiles(take: (files: File[]) => void): void {
+  useEffect(() => {
+    const onPaste = (event: ClipboardEvent) => {
+      const files = [...(event.clipboardData?.files ?? [])];
+      if (files.length === 0) return;
+      event.preventDefault();
+      take(files);
+    };
+    window.addEventListener('paste', onPaste);
+    return () => window.removeEventListener('paste', onPaste);
+  });
 }

@@ -140,7 +140,7 @@ function StageLine() {
 
 /** What is waiting in each stage, in words; empty where nothing is. */
 function useStageCounts(): Record<StageId, string> {
-  const caught = useCatch((state) => state.ticked.size);
+  const caught = useCatch((state) => state.ticked.length);
   const differing = useMatch((state) => state.differing);
   const { replica, release } = useBrand((state) => ({ replica: state.replica, release: state.release }));
   const brand = useDeferredValue(replica.brand);

@@ -1,0 +1,55 @@
+import { Button } from '@chakra-ui/react';
+import { useEffect, useRef, useState } from 'react';
+import css from './gather.module.css';
+
+/** The device's camera: shows what it sees, and hands a still frame on as a picture. */
+export function Camera({ onFrame, onClose }: { onFrame: (frame: File) => void; onClose: () => void }) {
+  const video = useRef<HTMLVideoElement>(null);
+  const [problem, setProblem] = useState('');
+  const [ready, setReady] = useState(false);
+  useEffect(() => {
+    let stream: MediaStream | null = null;
+    let left = false;
+    const end = () => stream?.getTracks().forEach((track) => track.stop());
+    navigator.mediaDevices.getUserMedia({ video: { facingMode: 'environment', width: { ideal: 1920 } } }).then(
+      (opened) => {
+        stream = opened;
+        if (left) return end();
+        video.current!.srcObject = opened;
+      },
+      (error: DOMException) =>
+        setProblem(
+          error.name === 'NotAllowedError'
+            ? 'The camera was not allowed; allow it in the browser’s address bar, or drop a photograph here.'
+            : 'There is no camera that can be used; drop a photograph here instead.',
+        ),
+    );
+    return () => {
+      left = true;
+      end();
+    };
+  }, []);
+  const freeze = () => {
+    const { videoWidth, videoHeight } = video.current!;
+    const canvas = new OffscreenCanvas(videoWidth, videoHeight);
+    canvas.getContext('2d')!.drawImage(video.current!, 0, 0);
+    void canvas.convertToBlob({ type: 'image/png' }).then((blob) => onFrame(new File([blob], 'Camera.png', { type: blob.type })));
+  };
+  return (
+    <>
+      {problem ? (
+        <p role="alert">{problem}</p>
+      ) : (
+        <video ref={video} className={css.video} autoPlay muted playsInline onLoadedData={() => setReady(true)} />
+      )}
+      <div className={css.under}>
+        <Button size="xs" disabled={!ready} onClick={freeze}>
+          Freeze this frame
+        </Button>
+        <Button size="xs" variant="outline" onClick={onClose}>
+          Close the camera
+        </Button>
+      </div>
+    </>
+  );
+}

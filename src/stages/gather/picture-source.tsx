@@ -1,0 +1,203 @@
+import { Button } from '@chakra-ui/react';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { catchOf } from '@/core/formats/catch';
+import type { ReadSwatch } from '@/core/formats/format';
+import { extractedSwatch, FIRST_LOOK } from '@/core/formats/picture';
+import { nameOfFile, readingOf, readSwatch } from '@/core/formats/reading';
+import type { Area } from '@/core/image/pixels';
+import { relatedSets } from '@/core/palette/related';
+import { useCatch } from '@/ui/catch-store';
+import { ribbon } from '@/ui/ribbon';
+import { OpenPicture } from '@/workers/picture';
+import { PictureView, type Sample } from './picture-view';
+import type { CameIn } from './use-intake';
+import css from './gather.module.css';
+
+const COUNT = { least: 2, most: 64 };
+const FOUND = 'found';
+
+/** A picture whose colours are being chosen: found by the two sliders, in the area drawn, and moved by hand. */
+export function PictureSource({ picture, onClose }: { picture: CameIn; onClose: () => void }) {
+  const [count, setCount] = useState(FIRST_LOOK.count);
+  const [lively, setLively] = useState(FIRST_LOOK.liveliness);
+  const [area, setArea] = useState<Area | null>(null);
+  const [radius, setRadius] = useState(0);
+  const [samples, setSamples] = useState<readonly Sample[]>([]);
+  const [set, setSet] = useState(FOUND);
+  const [exact, setExact] = useState<readonly ReadSwatch[] | null>(null);
+  const [problem, setProblem] = useState('');
+  const { finding, find, stop } = useFinder(picture, setExact, setProblem);
+  const replace = useCatch((state) => state.replace);
+  const title = nameOfFile(picture.name);
+
+  useEffect(() => {
+    if (exact) return;
+    void find({ count, liveliness: lively, ...(area && { area }) }).then((found) => {
+      if (!found) return;
+      setSamples(found.map((one, at) => ({ x: one.x, y: one.y, swatch: extractedSwatch(one, at) })));
+    });
+  }, [find, exact, count, lively, area]);
+
+  const sets = useMemo(() => relatedSets(samples.map(({ swatch }) => swatch.css)), [samples]);
+  useEffect(() => {
+    const chosen = sets.find(({ id }) => id === set);
+    const swatches =
+      exact ??
+      (set === FOUND || !chosen
+        ? samples.map(({ swatch }) => swatch)
+        : chosen.colours.map((colour, at) => readSwatch(colour, { name: '', line: at + 1, text: `${chosen.label}: ${colour}` })));
+    const reading = readingOf('picture', [{ name: title, kind: 'loose', swatches }]);
+    replace(picture.name, { lines: catchOf(reading), problems: [] });
+  }, [exact, samples, sets, set, title, picture.name, replace]);
+
+  const moveSample = (at: number, x: number, y: number, colour: string) =>
+    setSamples((known) =>
+      known.map((one, n) =>
+        n === at
+          ? {
+              x,
+              y,
+              swatch: readSwatch(colour, {
+                name: '',
+                line: at + 1,
+                text: `${x}, ${y}: ${radius ? `mean of ${radius * 2 + 1} pixels` : 'one pixel'}`,
+              }),
+            }
+          : one,
+      ),
+    );
+  return (
+    <>
+      <PictureView
+        picture={picture}
+        samples={exact ? [] : samples}
+        area={area}
+        radius={radius}
+        onArea={setArea}
+        onMove={moveSample}
+      />
+      {problem && <p role="alert">{problem}</p>}
+      {exact ? (
+        <div className={css.under}>
+          <p>Read exactly, as a palette of {exact.length}.</p>
+          <Button size="2xs" variant="outline" onClick={() => setExact(null)}>
+            Find colours instead
+          </Button>
+        </div>
+      ) : (
+        <div className={css.dials}>
+          <label>
+            Colours <code>{count}</code>
+            <input
+              type="range"
+              min={COUNT.least}
+              max={COUNT.most}
+              value={count}
+              onChange={(event) => setCount(event.target.valueAsNumber)}
+            />
+          </label>
+          <label>
+            By area <span>by liveliness</span>
+            <input
+              type="range"
+              min={0}
+              max={1}
+              step={0.05}
+              value={lively}
+              aria-label="Liveliness"
+              onChange={(event) => setLively(event.target.valueAsNumber)}
+            />
+          </label>
+          <label>
+            A point takes <span>{radius === 0 ? 'its pixel' : `the mean of ${radius * 2 + 1} × ${radius * 2 + 1}`}</span>
+            <input
+              type="range"
+              min={0}
+              max={12}
+              value={radius}
+              aria-label="Pixels a point takes"
+              onChange={(event) => setRadius(event.target.valueAsNumber)}
+            />
+          </label>
+        </div>
+      )}
+      {!exact && samples.length > 0 && (
+        <ul className={css.sets} role="radiogroup" aria-label="Related sets">
+          {sets.map(({ id, label, colours }) => (
+            <li key={id}>
+              <button role="radio" aria-checked={id === set} onClick={() => setSet(id)}>
+                <i style={{ background: ribbon(colours) }} />
+                {label}
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <div className={css.under}>
+        {finding && (
+          <Button size="2xs" variant="outline" onClick={stop}>
+            Stop
+          </Button>
+        )}
+        {area && (
+          <Button size="2xs" variant="outline" onClick={() => setArea(null)}>
+            Whole picture
+          </Button>
+        )}
+        <Button size="2xs" variant="outline" onClick={onClose}>
+          Back to text
+        </Button>
+      </div>
+    </>
+  );
+}
+
+type Wanted = Parameters<OpenPicture['extract']>[0];
+
+/** Finds colours in a worker, one search at a time; of those asked for meanwhile only the last is made. */
+function useFinder(picture: CameIn, onExact: (swatches: ReadSwatch[] | null) => void, onProblem: (sentence: string) => void) {
+  const opened = useRef<OpenPicture | null>(null);
+  const running = useRef<AbortController | null>(null);
+  const next = useRef<Wanted | null>(null);
+  const [finding, setFinding] = useState(false);
+  useEffect(() => {
+    const open = new OpenPicture(picture.bytes);
+    opened.current = open;
+    // Not awaited by anybody: the panel shows the outcome when it is there.
+    void open.exact().then((exact) => {
+      if (opened.current !== open) return;
+      if (exact === 'damaged') onProblem('This picture is damaged and cannot be decoded; save it again.');
+      else onExact(exact);
+    });
+    return () => {
+      opened.current = null;
+      open.close();
+    };
+  }, [picture, onExact, onProblem]);
+  const [find] = useState(() => async (wanted: Wanted) => {
+    next.current = wanted;
+    if (running.current) return null;
+    let found = null;
+    running.current = new AbortController();
+    setFinding(true);
+    try {
+      while (next.current && opened.current) {
+        const current = next.current;
+        next.current = null;
+        found = await opened.current.extract(current, () => {}, running.current.signal);
+      }
+    } catch (error) {
+      // Stopped by hand.
+      if (!(error instanceof DOMException)) throw error;
+    } finally {
+      running.current = null;
+      setFinding(false);
+    }
+    return found;
+  });
+  const stop = () => {
+    next.current = null;
+    running.current?.abort(new DOMException('Stopped.', 'AbortError'));
+  };
+  return { finding, find, stop };
+}

@@ -1,0 +1,48 @@
+import { Button } from '@chakra-ui/react';
+import { useCatch } from '@/ui/catch-store';
+import css from './gather.module.css';
+
+const EXAMPLE = `Night ferry   #1f2a44
+Beacon: f2b63c
+rgb(196 74 58)  Lifebuoy
+| Rope | #c9b08a |
+--gull: #e8ecef;
+Rope again #c9b08a
+Kelp C 70 M 20 Y 60 K 30
+Veil 0x801f6f78
+Signal #12e4f`;
+
+/** The text area is a view of the text and takes no more than this; the whole is read all the same. */
+const SHOWN = 60_000;
+
+/** Any text, pasted or typed. */
+export function TextSource({ onText }: { onText: (text: string) => void }) {
+  const text = useCatch((state) => state.text);
+  const long = text.length > SHOWN;
+  return (
+    <>
+      <textarea
+        className={css.text}
+        aria-label="Text with colours"
+        value={long ? text.slice(0, SHOWN) : text}
+        readOnly={long}
+        spellCheck={false}
+        placeholder="Paste here: a list, a table, a style guide, code"
+        onChange={(event) => onText(event.target.value)}
+        onPaste={(event) => {
+          const pasted = event.clipboardData.getData('text/plain');
+          if (pasted.length < SHOWN) return;
+          // A long text is read whole, without the field having to lay it out.
+          event.preventDefault();
+          onText(pasted);
+        }}
+      />
+      {long && <p className={css.note}>The first {SHOWN.toLocaleString('en')} characters are shown; all are read.</p>}
+      {!text && (
+        <Button size="xs" variant="outline" onClick={() => onText(EXAMPLE)}>
+          Try it with an example
+        </Button>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,88 @@
+import { useEffect, useRef, useState } from 'react';
+import { pictureRefusal } from '@/core/formats/picture';
+import { pictureSize } from '@/core/image/size';
+import type { SourceFile } from '@/core/formats/format';
+import { useCatch } from '@/ui/catch-store';
+import { takeIn } from '@/workers/intake';
+
+/** Larger files are not read into the page. */
+const LARGEST = 64 * 1024 * 1024;
+
+/** A picture that came in, to be looked at while its colours are chosen. */
+export interface CameIn {
+  readonly name: string;
+  readonly bytes: Uint8Array;
+}
+
+/** Takes in texts and files: reads them one after the other and puts what they hold into the catch. */
+export function useIntake() {
+  const { replace, append } = useCatch.getState();
+  /** The share read of the source under way; null when none is. */
+  const [reading, setReading] = useState<number | null>(null);
+  const [picture, setPicture] = useState<CameIn | null>(null);
+  const running = useRef<AbortController | null>(null);
+  const stop = () => {
+    running.current?.abort(new DOMException('Stopped.', 'AbortError'));
+    running.current = null;
+    setReading(null);
+  };
+  useEffect(() => () => running.current?.abort(new DOMException('The page was left.', 'AbortError')), []);
+
+  /** Runs one intake; a newer one ends it. */
+  const run = async (work: (read: (file: SourceFile) => ReturnType<typeof takeIn>) => Promise<void>) => {
+    running.current?.abort(new DOMException('A newer source came.', 'AbortError'));
+    const controller = new AbortController();
+    running.current = controller;
+    setReading(0);
+    try {
+      await work((file) => takeIn(file, (share) => controller.signal.aborted || setReading(share), controller.signal));
+    } catch (error) {
+      if (!(error instanceof DOMException && error.name === 'AbortError')) throw error;
+    } finally {
+      if (running.current === controller) {
+        running.current = null;
+        setReading(null);
+      }
+    }
+  };
+
+  const takeText = (text: string) => {
+    useCatch.getState().setText(text);
+    return run(async (read) => {
+      const { lines, problems } = await read({ name: 'Pasted text', bytes: new TextEncoder().encode(text) });
+      replace('the text', { lines, problems });
+      useCatch.getState().setText(problems.some(({ severity }) => severity === 'error') && lines.length === 0 ? '' : text);
+    });
+  };
+
+  const takeFiles = (files: readonly File[]) =>
+    run(async (read) => {
+      for (const [at, file] of files.entries()) {
+        const put = at === 0 ? replace : append;
+        const refuse = (message: string) =>
+          put(file.name, { lines: [], problems: [{ severity: 'error', line: 1, column: 1, message }] });
+        if (file.size > LARGEST) {
+          refuse(`This file is ${Math.round(file.size / 1_048_576)} MB; up to 64 MB is read.`);
+          continue;
+        }
+        const bytes = new Uint8Array(await file.arrayBuffer());
+        // A picture by itself is shown, so that its colours can be chosen on it.
+        const size = pictureSize(bytes);
+        if (files.length === 1 && size && !pictureRefusal(size)) {
+          replace(file.name, { lines: [], problems: [] });
+          setPicture({ name: file.name, bytes });
+          return;
+        }
+        const { format, lines, problems } = await read({ name: file.name, bytes });
+        if (format === null)
+          refuse(
+            'This file is of a kind that is not read here; give a swatch file, a table, a picture, a style sheet, tokens or any text.',
+          );
+        else if (lines.length === 0 && problems.length === 0) refuse('There is no colour in this file.');
+        else put(file.name, { lines, problems });
+      }
+      setPicture(null);
+    });
+
+  return { reading, stop, picture, closePicture: () => setPicture(null), takeText, takeFiles };
+}

@@ -1,0 +1,53 @@
+import { proxy, wrap, type Remote } from 'comlink';
+import type { ReadSwatch } from '@/core/formats/format';
+import type { Extracted, Wanted } from '@/core/image/extract';
+import type { PictureWorker } from './picture.worker';
+
+/** A picture kept decoded in a worker of its own, until it is closed. */
+export class OpenPicture {
+  private worker: Worker;
+  private remote: Remote<PictureWorker>;
+  private opened: Promise<ReadSwatch[] | null | 'damaged'>;
+
+  constructor(private readonly bytes: Uint8Array) {
+    this.worker = OpenPicture.start();
+    this.remote = wrap<PictureWorker>(this.worker);
+    this.opened = this.remote.open(bytes);
+  }
+
+  private static start(): Worker {
+    return new Worker(new URL('./picture.worker.ts', import.meta.url), { type: 'module' });
+  }
+
+  /** The picture's colours when it is a palette; null for any other. */
+  exact(): Promise<ReadSwatch[] | null | 'damaged'> {
+    return this.opened;
+  }
+
+  /** @throws DOMException "AbortError" when stopped; the picture stays open */
+  async extract(wanted: Wanted, onProgress: (share: number) => void, signal: AbortSignal): Promise<Extracted[]> {
+    await this.opened;
+    signal.throwIfAborted();
+    let stop = () => {};
+    const stopped = new Promise<never>((_, reject) => {
+      stop = () => {
+        // The computation cannot be asked to stop in mid-loop, so its worker ends and another takes the picture up.
+        this.worker.terminate();
+        this.worker = OpenPicture.start();
+        this.remote = wrap<PictureWorker>(this.worker);
+        this.opened = this.remote.open(this.bytes);
+        reject(signal.reason as Error);
+      };
+    });
+    signal.addEventListener('abort', stop);
+    try {
+      return await Promise.race([this.remote.extract(wanted, proxy(onProgress)), stopped]);
+    } finally {
+      signal.removeEventListener('abort', stop);
+    }
+  }
+
+  close(): void {
+    this.worker.terminate();
+  }
+}

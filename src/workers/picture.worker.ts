@@ -1,0 +1,29 @@
+import { expose } from 'comlink';
+import type { ReadSwatch } from '@/core/formats/format';
+import { exactColours } from '@/core/formats/picture';
+import { extractColours, type Extracted, type Wanted } from '@/core/image/extract';
+import type { Pixels } from '@/core/image/pixels';
+import { decode } from './decode';
+
+let picture: Pixels | null = null;
+
+const api = {
+  /** Decodes a picture and keeps it. @returns its colours when it is a palette, null for any other picture */
+  async open(bytes: Uint8Array): Promise<ReadSwatch[] | null | 'damaged'> {
+    try {
+      picture = await decode(bytes);
+    } catch {
+      // What the decoder says of the damage is of no use to a person.
+      return 'damaged';
+    }
+    return exactColours(bytes, picture);
+  },
+  /** The colours of the kept picture. */
+  extract(wanted: Wanted, onProgress: (share: number) => void): Extracted[] {
+    return picture ? extractColours(picture, wanted, (share) => void onProgress(share)) : [];
+  },
+};
+
+export type PictureWorker = typeof api;
+
+expose(api);
