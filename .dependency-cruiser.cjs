@@ -12,7 +12,12 @@ module.exports = {
     rule(
       'core-is-pure',
       { path: '^src/core/', pathNot: '\\.test\\.ts$' },
-      { pathNot: ['^src/core/', '^node_modules/(culori|zod|nanoid|fast-png|fflate|iobuffer|saxes|jsonc-parser|papaparse|css-tree|exceljs|@types/(culori|papaparse|css-tree))/'] },
+      {
+        pathNot: [
+          '^src/core/',
+          '^node_modules/(culori|zod|nanoid|fast-png|fflate|iobuffer|saxes|jsonc-parser|papaparse|css-tree|exceljs|@types/(culori|papaparse|css-tree))/',
+        ],
+      },
       'The core imports only itself and its few libraries.',
     ),
     rule(

@@ -7,6 +7,7 @@ import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import puppeteer from 'puppeteer-core';
+import { extractionTable } from './bench-extraction';
 import { build } from './build';
 import { createCluster, databaseUrl, freePort, startCluster, stopCluster } from './cluster';
 import { frameTimes } from './frame-times';
@@ -14,6 +15,8 @@ import { end, serve } from './server';
 import { step } from './step';
 
 const MOVES = 240;
+
+process.stdout.write(`${await extractionTable()}\n`);
 
 const folder = mkdtempSync(join(tmpdir(), 'breakwater-bench-'));
 chmodSync(folder, 0o755);

@@ -1,14 +1,14 @@
 import type { Pixels } from '@/core/image/pixels';
 
 /** Six vivid accents, sRGB 0..255. */
-export const ACCENTS = [
+export const ACCENTS: readonly (readonly [number, number, number])[] = [
   [230, 30, 40],
   [20, 200, 60],
   [30, 60, 240],
   [250, 220, 20],
   [220, 40, 220],
   [20, 220, 230],
-] as const;
+];
 
 /** The share of the area that each accent takes. */
 const ACCENT_SHARE = 0.003;

@@ -72,6 +72,7 @@ test('the surround and the hidden guide are remembered; the guide can be called 
 
 test('a paste of nearly five megabytes is read while the page goes on answering, and a larger one is refused', async () => {
   await ida.stage('Gather');
+  await ida.find('textarea[aria-label="Text with colours"]');
   const paste = (line: string, megabytes: number) =>
     ida.page.evaluate(
       (text, size) => {

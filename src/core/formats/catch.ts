@@ -1,5 +1,4 @@
-import { converter } from 'culori';
-import { deltaE2000 } from '../colour/difference';
+import { converter, differenceCiede2000, type Lab65 } from 'culori';
 import { readColour, type ReadColour } from '../colour/read';
 import type { Doubt, Found, Reading } from './format';
 import { doubt } from './reading';
@@ -56,36 +55,48 @@ interface Neighbour {
   readonly hex: string;
   readonly alpha: number;
   readonly line: number;
+  readonly lab: Lab65;
 }
 
 const toLab = converter('lab65');
+const difference = differenceCiede2000();
+
+/** ΔE2000 divides lightness by at most 1.75 and chroma by at most some 7 (at the highest chroma): what is nearer than 1 lies within. */
+const REACH = { l: 2, ab: 8 };
 
 /**
- * The colours so far, in cells of Lab so that only a few have to be compared. ΔE2000 shrinks a distance in Lab by at
- * most some seven times (at the highest chroma), so whatever is nearer than 1 lies in the same cell or one beside it.
- * Only the first of a cluster is kept, which bounds each cell.
+ * The colours so far, in cells of Lab so that only the few in the same cell or one beside it have to be compared. Only
+ * the first of a cluster is kept, which bounds each cell.
  */
 class Neighbours {
-  private readonly cells = new Map<string, Neighbour[]>();
-  private readonly exact = new Map<string, number>();
+  private readonly cells = new Map<number, Neighbour[]>();
+  private readonly exact = new Map<string, Neighbour>();
 
   /** @returns the earlier colour this one is equal or near to, or null and the colour is kept. */
   take({ hex, alpha }: ReadColour, line: number): (Neighbour & { distance: number }) | null {
     const same = this.exact.get(hex + alpha);
-    if (same !== undefined) return { hex, alpha, line: same, distance: 0 };
-    this.exact.set(hex + alpha, line);
-    const SIZE = 8;
-    const { l, a, b } = toLab(hex)!;
-    const [x, y, z] = [Math.floor(l / SIZE), Math.floor(a / SIZE), Math.floor(b / SIZE)];
+    if (same) return { ...same, distance: 0 };
+    const own: Neighbour = { hex, alpha, line, lab: toLab(hex)! };
+    this.exact.set(hex + alpha, own);
+    const at = [own.lab.l / REACH.l, own.lab.a / REACH.ab, own.lab.b / REACH.ab].map(Math.floor) as [number, number, number];
     for (let n = 0; n < 27; n++) {
-      const cell = this.cells.get(`${x + (n % 3) - 1},${y + (Math.floor(n / 3) % 3) - 1},${z + Math.floor(n / 9) - 1}`) ?? [];
-      for (const other of cell) {
-        const distance = deltaE2000(hex, other.hex);
-        if (distance < NEAR && other.alpha === alpha) return { ...other, distance };
+      const cell = this.cells.get(keyOf(at[0] + (n % 3) - 1, at[1] + (Math.floor(n / 3) % 3) - 1, at[2] + Math.floor(n / 9) - 1));
+      for (const other of cell ?? []) {
+        const [dl, da, db] = [other.lab.l - own.lab.l, other.lab.a - own.lab.a, other.lab.b - own.lab.b];
+        if (other.alpha !== alpha || Math.abs(dl) > REACH.l || da * da + db * db > REACH.ab ** 2) continue;
+        const distance = difference(own.lab, other.lab);
+        if (distance < NEAR) return { ...other, distance };
       }
     }
-    const own = `${x},${y},${z}`;
-    this.cells.set(own, [...(this.cells.get(own) ?? []), { hex, alpha, line }]);
+    const key = keyOf(...at);
+    const cell = this.cells.get(key);
+    if (cell) cell.push(own);
+    else this.cells.set(key, [own]);
     return null;
   }
+}
+
+/** Cells lie within -64..63 on every axis. */
+function keyOf(l: number, a: number, b: number): number {
+  return ((l + 64) << 14) | ((a + 64) << 7) | (b + 64);
 }

@@ -16,11 +16,7 @@ export const csv = defineFormat({
   read({ name, bytes }: SourceFile) {
     if (!/\.(?:csv|tsv)$/i.test(name) || bytes.includes(0)) return null;
     const source = new TextDecoder().decode(bytes);
-    const { data, errors } = Papa.parse<string[]>(source, {
-      skipEmptyLines: false,
-      preview: CATCH_LIMIT,
-      ...(/\.tsv$/i.test(name) && { delimiter: '\t' }),
-    });
+    const { data, errors } = Papa.parse<string[]>(source, { delimiter: delimiterOf(source), preview: CATCH_LIMIT });
     const { swatches, skipped } = tableColours(data.map((row) => row.map((text) => ({ text }))));
     const problems = errors
       .filter(({ type }) => type === 'Quotes')
@@ -41,3 +37,10 @@ export const csv = defineFormat({
     });
   },
 });
+
+/** Comma, semicolon or tab, whichever stands most often outside quotation marks: codes such as "31, 111, 120" hold commas. */
+function delimiterOf(source: string): string {
+  const bare = source.slice(0, 20_000).replace(/"[^"]*"/g, '');
+  const count = (mark: string) => bare.split(mark).length;
+  return [',', ';', '\t'].reduce((best, mark) => (count(mark) > count(best) ? mark : best));
+}

@@ -1,0 +1,98 @@
+/** Extraction against general-purpose quantisers on one photograph-like picture, all in this run: ratios count, not times. */
+import { buildPaletteSync, utils } from 'image-q';
+// @ts-expect-error -- the package ships without types
+import quantize from 'quantize';
+import sharp from 'sharp';
+import { bytesToOklab } from '../src/core/colour/oklab';
+import { extractColours } from '../src/core/image/extract';
+import type { Pixels } from '../src/core/image/pixels';
+import { ACCENTS, photograph } from '../tests/photograph';
+
+type Rgb = readonly [number, number, number];
+const COUNT = 16;
+
+/** Rows of a table in Markdown, for docs/performance.md. */
+export async function extractionTable(): Promise<string> {
+  const picture = photograph(4_000, 3_000);
+  const rows: [string, number, Rgb[]][] = [];
+  const time = async (name: string, work: () => Rgb[] | Promise<Rgb[]>) => {
+    const times: number[] = [];
+    let found: Rgb[] = [];
+    // The slow ones are run once: they would take minutes.
+    for (let run = 0; run < (name.startsWith('Breakwater') || name.startsWith('sharp') ? 5 : 1); run++) {
+      const started = performance.now();
+      found = await work();
+      times.push(performance.now() - started);
+    }
+    rows.push([name, times.sort((one, two) => one - two)[times.length >> 1]!, found]);
+  };
+  const own = (liveliness: number) => () => extractColours(picture, { count: COUNT, liveliness }).map(({ rgb }) => rgb);
+  await time('Breakwater, by area', own(0));
+  await time('Breakwater, in between', own(0.5));
+  await time('Breakwater, by liveliness', own(1));
+  await time('sharp, palette PNG', () => bySharp(picture));
+  await time('quantize', () => {
+    const pixels = Array.from(
+      { length: picture.data.length / 4 },
+      (_, at) => [...picture.data.subarray(at * 4, at * 4 + 3)] as [number, number, number],
+    );
+    return (quantize as (pixels: Rgb[], count: number) => { palette: () => Rgb[] })(pixels, COUNT).palette();
+  });
+  await time('image-q', () => {
+    const container = utils.PointContainer.fromUint8Array(picture.data, picture.width, picture.height);
+    const palette = buildPaletteSync([container], { colors: COUNT });
+    return palette
+      .getPointContainer()
+      .getPointArray()
+      .map(({ r, g, b }): Rgb => [r, g, b]);
+  });
+  const [, reference] = rows.find(([name]) => name.startsWith('sharp'))!;
+  const lines = rows.map(([name, ms, colours]) => {
+    const cells = [
+      name,
+      ms.toFixed(0),
+      `${(reference / ms).toFixed(1)} x`,
+      meanError(picture, colours).toFixed(4),
+      `${accentsMet(colours)} of 6`,
+    ];
+    return `| ${cells.join(' | ')} |`;
+  });
+  const small = photograph(1_000, 1_000);
+  const warm = Array.from({ length: 7 }, () => {
+    const started = performance.now();
+    extractColours(small, { count: COUNT, liveliness: 0.5 });
+    return performance.now() - started;
+  });
+  return `| 12 megapixels to ${COUNT} colours | ms | speed against sharp | mean OKLab distance | accents |\n|---|---|---|---|---|\n${lines.join('\n')}\n\nOne megapixel: ${warm.sort((one, two) => one - two)[3]!.toFixed(0)} ms.\n`;
+}
+
+async function bySharp({ data, width, height }: Pixels): Promise<Rgb[]> {
+  const raw = { width, height, channels: 4 as const };
+  const png = await sharp(Buffer.from(data.buffer), { raw }).png({ palette: true, colours: COUNT, dither: 0 }).toBuffer();
+  const { data: shown, info } = await sharp(png).raw().toBuffer({ resolveWithObject: true });
+  const found = new Map<number, Rgb>();
+  for (let at = 0; at < shown.length; at += info.channels) {
+    found.set((shown[at]! << 16) | (shown[at + 1]! << 8) | shown[at + 2]!, [shown[at]!, shown[at + 1]!, shown[at + 2]!]);
+  }
+  return [...found.values()];
+}
+
+/** Of a sample of the pixels. */
+function meanError({ data }: Pixels, colours: readonly Rgb[]): number {
+  const labs = colours.map((rgb) => bytesToOklab(...rgb));
+  let [sum, count] = [0, 0];
+  for (let at = 0; at < data.length; at += 4 * 37) {
+    const [l, a, b] = bytesToOklab(data[at]!, data[at + 1]!, data[at + 2]!);
+    sum += Math.min(...labs.map((lab) => Math.hypot(lab[0] - l, lab[1] - a, lab[2] - b)));
+    count++;
+  }
+  return sum / count;
+}
+
+function accentsMet(colours: readonly Rgb[]): number {
+  const labs = colours.map((rgb) => bytesToOklab(...rgb));
+  return ACCENTS.filter((accent) => {
+    const [l, a, b] = bytesToOklab(...accent);
+    return labs.some((lab) => Math.hypot(lab[0] - l, lab[1] - a, lab[2] - b) < 0.04);
+  }).length;
+}

@@ -1,0 +1,78 @@
+import fc from 'fast-check';
+import { deltaE2000 } from '../colour/difference';
+import { catchOf } from './catch';
+import { doubt, problemsOf, readingOf, readSwatch } from './reading';
+
+const swatches = (...codes: string[]) => codes.map((css, at) => readSwatch(css, { name: `N${at}`, line: at + 1 }));
+const palette = (name: string, ...codes: string[]) => ({ name, kind: 'loose' as const, swatches: swatches(...codes) });
+const kinds = (...codes: string[]) =>
+  catchOf(readingOf('x', [palette('P', ...codes)])).map(({ doubts }) => doubts.map(({ kind }) => kind));
+
+test('what only the whole tells: twice, nearly twice, outside sRGB, translucent', () => {
+  expect(kinds('#1f6f78', '#1F6F78', '#1f6f79', '#da452c')).toEqual([[], ['duplicate'], ['near'], []]);
+  expect(kinds('color(display-p3 0 1 0)', '#1f6f7880')).toEqual([['outside'], ['translucent']]);
+  // The same colour at another opacity is another colour.
+  expect(kinds('#1f6f78', '#1f6f7880')).toEqual([[], ['translucent']]);
+});
+
+test('colours of a file are taken even when they stand twice; what a reader left out is not', () => {
+  const left = { line: 3, column: 1, text: 'x', name: '', css: '#123456', doubts: [doubt('duplicate', 'Again.')] };
+  const reading = { ...readingOf('x', [palette('P', '#102030', '#102030')]), skipped: [{ ...left, line: 1, column: 9 }, left] };
+  expect(catchOf(reading).map(({ line, take, index }) => [line, take, index])).toEqual([
+    [1, true, 0],
+    [1, false, 1],
+    [2, true, 2],
+    [3, false, 3],
+  ]);
+});
+
+test('groups keep together, in the source’s order', () => {
+  const lines = catchOf(readingOf('x', [palette('Boats', '#102030', '#203040'), palette('Buoys', '#da452c')]));
+  expect(lines.map(({ palette: group, name }) => `${group} ${name}`)).toEqual(['Boats N0', 'Boats N1', 'Buoys N0']);
+});
+
+test('near means near: the same as comparing each colour with all kept before it', () => {
+  const close = fc.array(
+    fc.tuple(fc.integer({ min: 100, max: 106 }), fc.integer({ min: 20, max: 26 }), fc.constantFrom(30, 31, 250)),
+    { maxLength: 40 },
+  );
+  fc.assert(
+    fc.property(close, (list) => {
+      const codes = list.map((rgb) => '#' + rgb.map((value) => value.toString(16).padStart(2, '0')).join(''));
+      const kept: string[] = [];
+      const seen = new Set<string>();
+      const expected = codes.map((code) => {
+        if (seen.has(code)) return ['duplicate'];
+        seen.add(code);
+        if (kept.some((other) => deltaE2000(code, other) < 1)) return ['near'];
+        kept.push(code);
+        return [];
+      });
+      expect(kinds(...codes)).toEqual(expected);
+    }),
+  );
+});
+
+test('twenty thousand lines are looked through in moments', () => {
+  const codes = Array.from(
+    { length: 20_000 },
+    (_, at) => `#${((at * 2_654_435_761) >>> 8).toString(16).padStart(6, '0').slice(-6)}`,
+  );
+  const started = performance.now();
+  expect(catchOf(readingOf('x', [palette('P', ...codes)]))).toHaveLength(20_000);
+  // No figure of speed: comparing all with all would take minutes.
+  expect(performance.now() - started).toBeLessThan(10_000);
+});
+
+test('problems and doubts come in the file’s order, each with a place', () => {
+  const doubtful = readSwatch('#102030', { name: '', line: 2, doubts: [doubt('bare', 'No #.')] });
+  const reading = readingOf(
+    'x',
+    [{ name: 'P', kind: 'loose', swatches: [doubtful] }],
+    [{ severity: 'error', line: 1, column: 4, message: 'Broken.' }],
+  );
+  expect(problemsOf(reading)).toEqual([
+    { severity: 'error', line: 1, column: 4, message: 'Broken.' },
+    { severity: 'warning', line: 2, column: 1, message: '#102030: No #.' },
+  ]);
+});

@@ -1,0 +1,67 @@
+import { catchOf } from '@/core/formats/catch';
+import { doubt, readingOf, readSwatch } from '@/core/formats/reading';
+import { useCatch } from './catch-store';
+
+const found = (...codes: string[]) => ({
+  lines: catchOf(
+    readingOf('x', [{ name: 'P', kind: 'loose', swatches: codes.map((css, at) => readSwatch(css, { name: '', line: at + 1 })) }]),
+  ),
+  problems: [],
+});
+const state = () => useCatch.getState();
+beforeAll(() => {
+  const disk = new Map<string, string>();
+  Object.assign(globalThis, {
+    localStorage: {
+      getItem: (key: string) => disk.get(key) ?? null,
+      setItem: (key: string, value: string) => disk.set(key, value),
+      removeItem: (key: string) => disk.delete(key),
+    },
+  });
+});
+beforeEach(() => state().clear());
+
+test('a new source takes the last one’s place; further ones come below with places of their own', () => {
+  state().replace('a.ase', found('#102030', '#203040'));
+  state().append('b.gpl', found('#da452c'));
+  expect([state().sources, state().lines.map(({ index }) => index), state().ticked]).toEqual([
+    ['a.ase', 'b.gpl'],
+    [0, 1, 2],
+    [0, 1, 2],
+  ]);
+  state().rename(2, 'Buoy');
+  state().replace('c.gpl', found('#ffffff'));
+  expect([state().sources, state().lines.length, state().ticked, state().names]).toEqual([['c.gpl'], 1, [0], {}]);
+});
+
+test('lines are ticked and unticked, one or many', () => {
+  state().replace('a', found('#102030', '#203040', '#da452c'));
+  state().tick([0, 1], false);
+  expect(state().ticked).toEqual([2]);
+  state().tick([1, 2], true);
+  expect([...state().ticked].sort()).toEqual([1, 2]);
+});
+
+test('an ambiguous code is read the other way, and back', () => {
+  const swatch = readSwatch('#1f6f7880', { name: '', line: 1, doubts: [doubt('ambiguous', 'Either.')], other: '#801f6f78' });
+  state().replace('a', { lines: catchOf(readingOf('x', [{ name: 'P', kind: 'loose', swatches: [swatch] }])), problems: [] });
+  state().readOtherwise(0);
+  expect([state().lines[0]!.css, state().lines[0]!.colour!.hex, state().lines[0]!.other]).toEqual([
+    '#801f6f78',
+    '#801f6f',
+    '#1f6f7880',
+  ]);
+  state().readOtherwise(0);
+  expect(state().lines[0]!.colour!.hex).toBe('#1f6f78');
+});
+
+test('the catch comes back from the disk, unless it is so large that writing it would be felt', async () => {
+  state().replace('a', found('#102030'));
+  useCatch.setState({ lines: [] }, false);
+  state().replace('a', found('#102030'));
+  await useCatch.persist.rehydrate();
+  expect(state().lines).toHaveLength(1);
+  state().replace('large', found(...Array.from({ length: 2_001 }, (_, at) => `#${at.toString(16).padStart(6, '0')}`)));
+  await useCatch.persist.rehydrate();
+  expect(state().lines).toHaveLength(0);
+});
