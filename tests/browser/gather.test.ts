@@ -179,6 +179,32 @@ test('a frame of the camera is frozen and looked at as a picture', async () => {
   await ida.page.waitForFunction(() => /\d+ in the catch/.test(document.body.innerText));
 });
 
+test('sets are rolled by one key; what is kept stays, one is put between, and earlier rolls come back', async () => {
+  await ida.click('Generate');
+  await caught(5);
+  const first = await names();
+  await (await ida.find('button[aria-label="Keep 2"]')).click();
+  await ida.blur();
+  await ida.keys('r');
+  await ida.sees('from roll 2');
+  const second = await names();
+  expect([second[1] === first[1], second[0] === first[0]]).toEqual([true, false]);
+  await (await ida.find('button[aria-label="Keep 1"]')).hover();
+  await (await ida.find('button[aria-label="Insert between 1 and 2"]')).click();
+  await caught(6);
+  const third = await names();
+  expect([third[0], ...third.slice(2)]).toEqual(second);
+  await ida.blur();
+  await ida.keys('Shift', 'R');
+  await caught(5);
+  await ida.keys('Shift', 'R');
+  await ida.sees('from roll 1');
+  expect(await names()).toEqual(first);
+  await ida.click('Later');
+  await ida.sees('from roll 2');
+  expect(await names()).toEqual(second);
+});
+
 test.each([
   ['broken.png', '\x89PNG\r\n\x1a\n\0\0\0\rIHDR\0\0\0\x02\0\0\0\x02nothing more', 'This picture is damaged'],
   ['huge.png', '\x89PNG\r\n\x1a\n\0\0\0\rIHDR\0\0\xff\xff\0\0\xff\xff', 'up to 64 million are read'],

@@ -86,5 +86,9 @@ function ofPhotograph(pixels: Pixels, onProgress?: (share: number) => void): Rea
 
 /** A colour found in a picture as a swatch, told by its place and its share of the area. */
 export function extractedSwatch({ rgb, share, x, y }: Extracted, at: number): ReadSwatch {
-  return readSwatch(fromBytes(...rgb), { name: '', line: at + 1, text: `${(share * 100).toFixed(share < 0.01 ? 1 : 0)} % at ${x}, ${y}` });
+  return readSwatch(fromBytes(...rgb), {
+    name: '',
+    line: at + 1,
+    text: `${(share * 100).toFixed(share < 0.01 ? 1 : 0)} % at ${x}, ${y}`,
+  });
 }

@@ -8,6 +8,7 @@ import { useGoTo } from '@/ui/stage-link';
 import { StageTitle } from '@/ui/stage-title';
 import { Camera } from './camera';
 import { CatchList } from './catch-list';
+import { Generator } from './generator';
 import { PictureSource } from './picture-source';
 import { SendCatch } from './send-catch';
 import { TextSource } from './text-source';
@@ -19,11 +20,11 @@ export function Gather() {
   const { text, sources, lines, problems, clear } = useCatch();
   const { reading, stop, picture, closePicture, takeText, takeFiles } = useIntake();
   const pick = useScreenPick();
-  const [camera, setCamera] = useState(false);
+  const [panel, setPanel] = useState<'camera' | 'generator' | null>(null);
   const goTo = useGoTo();
   useEffect(() => void useCatch.persist.rehydrate(), []);
   const take = (files: File[]) => {
-    setCamera(false);
+    setPanel(null);
     if (files.length > 0) void takeFiles(files);
   };
   const { getRootProps, getInputProps, open, isDragActive } = useDropzone({ onDrop: take, noClick: true, noKeyboard: true });
@@ -31,6 +32,7 @@ export function Gather() {
   const empty = () => {
     stop();
     closePicture();
+    setPanel(null);
     clear();
   };
   const waiting = lines.length === 0;
@@ -47,8 +49,11 @@ export function Gather() {
         <Button size="xs" variant="outline" onClick={() => void pick.start()}>
           Pick from the screen <kbd>P</kbd>
         </Button>
-        <Button size="xs" variant="outline" onClick={() => setCamera(true)}>
+        <Button size="xs" variant="outline" onClick={() => setPanel('camera')}>
           Camera
+        </Button>
+        <Button size="xs" variant="outline" onClick={() => setPanel('generator')}>
+          Generate
         </Button>
         <Button size="xs" variant="outline" disabled={waiting && !text && !picture} onClick={empty}>
           Empty the catch
@@ -56,8 +61,10 @@ export function Gather() {
       </StageTitle>
       <div className={css.columns}>
         <section>
-          {camera ? (
-            <Camera onFrame={(file) => take([file])} onClose={() => setCamera(false)} />
+          {panel === 'camera' ? (
+            <Camera onFrame={(file) => take([file])} onClose={() => setPanel(null)} />
+          ) : panel === 'generator' ? (
+            <Generator onClose={() => setPanel(null)} />
           ) : picture ? (
             <PictureSource key={picture.name + picture.bytes.length} picture={picture} onClose={closePicture} />
           ) : (
@@ -106,6 +113,7 @@ export function Gather() {
               <SendCatch
                 onSent={() => {
                   closePicture();
+                  setPanel(null);
                   goTo('mix');
                 }}
               />
