@@ -2,13 +2,11 @@
 import { buildPaletteSync, utils } from 'image-q';
 // @ts-expect-error -- the package ships without types
 import quantize from 'quantize';
-import sharp from 'sharp';
 import { bytesToOklab } from '../src/core/colour/oklab';
 import { extractColours } from '../src/core/image/extract';
-import type { Pixels } from '../src/core/image/pixels';
+import { bySharp, meanError, type Rgb } from '../tests/quantisers';
 import { ACCENTS, photograph } from '../tests/photograph';
 
-type Rgb = readonly [number, number, number];
 const COUNT = 16;
 
 /** Rows of a table in Markdown, for docs/performance.md. */
@@ -30,7 +28,7 @@ export async function extractionTable(): Promise<string> {
   await time('Breakwater, by area', own(0));
   await time('Breakwater, in between', own(0.5));
   await time('Breakwater, by liveliness', own(1));
-  await time('sharp, palette PNG', () => bySharp(picture));
+  await time('sharp, palette PNG', () => bySharp(picture, COUNT));
   await time('quantize', () => {
     const pixels = Array.from(
       { length: picture.data.length / 4 },
@@ -64,29 +62,6 @@ export async function extractionTable(): Promise<string> {
     return performance.now() - started;
   });
   return `| 12 megapixels to ${COUNT} colours | ms | speed against sharp | mean OKLab distance | accents |\n|---|---|---|---|---|\n${lines.join('\n')}\n\nOne megapixel: ${warm.sort((one, two) => one - two)[3]!.toFixed(0)} ms.\n`;
-}
-
-async function bySharp({ data, width, height }: Pixels): Promise<Rgb[]> {
-  const raw = { width, height, channels: 4 as const };
-  const png = await sharp(Buffer.from(data.buffer), { raw }).png({ palette: true, colours: COUNT, dither: 0 }).toBuffer();
-  const { data: shown, info } = await sharp(png).raw().toBuffer({ resolveWithObject: true });
-  const found = new Map<number, Rgb>();
-  for (let at = 0; at < shown.length; at += info.channels) {
-    found.set((shown[at]! << 16) | (shown[at + 1]! << 8) | shown[at + 2]!, [shown[at]!, shown[at + 1]!, shown[at + 2]!]);
-  }
-  return [...found.values()];
-}
-
-/** Of a sample of the pixels. */
-function meanError({ data }: Pixels, colours: readonly Rgb[]): number {
-  const labs = colours.map((rgb) => bytesToOklab(...rgb));
-  let [sum, count] = [0, 0];
-  for (let at = 0; at < data.length; at += 4 * 37) {
-    const [l, a, b] = bytesToOklab(data[at]!, data[at + 1]!, data[at + 2]!);
-    sum += Math.min(...labs.map((lab) => Math.hypot(lab[0] - l, lab[1] - a, lab[2] - b)));
-    count++;
-  }
-  return sum / count;
 }
 
 function accentsMet(colours: readonly Rgb[]): number {

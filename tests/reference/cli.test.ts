@@ -68,6 +68,28 @@ test.each([
   expect(stderr.trim().split('\n')).toHaveLength(1);
 });
 
+test.each([
+  ['style-guide.txt', 'text', [8]],
+  ['core.ase', 'ase', [8]],
+  ['sea-state.aco', 'aco', [10]],
+  ['deck-paint.gpl', 'gpl', [5]],
+  ['trainer.pal', 'riff-pal', [16]],
+  ['house-colours.xlsx', 'xlsx', [56, 12]],
+  ['trainer-strip.png', 'picture', [16]],
+  ['harbour-at-dusk.jpg', 'picture', [8]],
+])('inspect reads demo/gather/%s as the page does', (name, format, counts) => {
+  const { stdout, status } = run('inspect', join('demo/gather', name), '--json');
+  const reading = JSON.parse(stdout) as { format: string; palettes: { swatches: { hex: string }[] }[] };
+  expect([status, reading.format, reading.palettes.map(({ swatches }) => swatches.length)]).toEqual([0, format, counts]);
+  for (const { hex } of reading.palettes.flatMap(({ swatches }) => swatches)) expect(hex).toMatch(/^#[0-9a-f]{6}$/);
+});
+
+test('inspect gives the tokens of a token file with their aliases', () => {
+  const { tokens } = JSON.parse(run('inspect', 'demo/gather/day.tokens.json', '--json').stdout) as { tokens: object[] };
+  expect(tokens).toHaveLength(55);
+  expect(tokens).toContainEqual({ path: 'text.link', hex: '#006871', alpha: 1, alias: 'brand.primary' });
+});
+
 test('export writes what it lists, with hashes', () => {
   const out = join(folder, 'out');
   const { files } = JSON.parse(

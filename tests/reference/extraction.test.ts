@@ -1,29 +1,15 @@
 /** What is found in pictures whose true colours are known, and against a general-purpose quantiser (sharp's palette PNG). */
-import sharp from 'sharp';
-import { bytesToOklab } from '@/core/colour/oklab';
 import { deltaE2000 } from '@/core/colour/difference';
 import { extractColours, type Extracted } from '@/core/image/extract';
 import type { Pixels } from '@/core/image/pixels';
 import { ACCENTS, photograph } from '../photograph';
+import { bySharp, meanError, type Rgb } from '../quantisers';
 
-type Rgb = readonly [number, number, number];
 const hex = (rgb: readonly number[]) => '#' + rgb.map((value) => value.toString(16).padStart(2, '0')).join('');
 const rgbs = (found: readonly Extracted[]) => found.map(({ rgb }) => rgb);
 /** How many of the colours looked for have one within ΔE2000 `near`. */
 const met = (wanted: readonly (readonly number[])[], found: readonly Rgb[], near: number) =>
   wanted.filter((one) => found.some((rgb) => deltaE2000(hex(one), hex(rgb)) <= near)).length;
-
-/** Mean OKLab distance of a sample of the pixels to their nearest colour. */
-function meanError({ data }: Pixels, colours: readonly Rgb[]): number {
-  const labs = colours.map((rgb) => bytesToOklab(...rgb));
-  let [sum, count] = [0, 0];
-  for (let at = 0; at < data.length; at += 4 * 37) {
-    const [l, a, b] = bytesToOklab(data[at]!, data[at + 1]!, data[at + 2]!);
-    sum += Math.min(...labs.map((lab) => Math.hypot(lab[0] - l, lab[1] - a, lab[2] - b)));
-    count++;
-  }
-  return sum / count;
-}
 
 /** A picture of flat stripes with a little noise, and a transparent one. */
 function stripes(colours: readonly Rgb[], grain: number): Pixels {
@@ -77,15 +63,8 @@ test('each colour’s place in the picture shows that colour', () => {
 test('by area: no worse than a general-purpose quantiser; by liveliness: five of six small accents among sixteen', async () => {
   const picture = photograph(1_200, 900);
   const byArea = rgbs(extractColours(picture, { count: 16, liveliness: 0 }));
-  const raw = { width: picture.width, height: picture.height, channels: 4 as const };
-  const png = await sharp(Buffer.from(picture.data.buffer), { raw }).png({ palette: true, colours: 16, dither: 0 }).toBuffer();
-  const { data, info } = await sharp(png).raw().toBuffer({ resolveWithObject: true });
-  const theirs = new Map<string, Rgb>();
-  for (let at = 0; at < data.length; at += info.channels) {
-    const rgb: Rgb = [data[at]!, data[at + 1]!, data[at + 2]!];
-    theirs.set(hex(rgb), rgb);
-  }
-  expect(meanError(picture, byArea)).toBeLessThan(1.03 * meanError(picture, [...theirs.values()]));
+  const theirs = await bySharp(picture, 16);
+  expect(meanError(picture, byArea)).toBeLessThan(1.03 * meanError(picture, theirs));
   const lively = rgbs(extractColours(picture, { count: 16, liveliness: 1 }));
   expect(met(ACCENTS, lively, 5)).toBeGreaterThanOrEqual(5);
 }, 60_000);

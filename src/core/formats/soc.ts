@@ -2,7 +2,7 @@ import { readColour } from '../colour/read';
 import { defineFormat, type Problem, type ReadSwatch, type SourceFile } from './format';
 import { eachPalette, paletteOptions } from './palette-files';
 import { nameOfFile, problem, readingOf, readSwatch } from './reading';
-import { decodeXml, walkXml } from './xml';
+import { decodeXml, escapeXml, walkXml } from './xml';
 
 const OPEN = `<?xml version="1.0" encoding="UTF-8"?>
 <ooo:color-table xmlns:office="urn:oasis:names:tc:opendocument:xmlns:office:1.0" xmlns:draw="urn:oasis:names:tc:opendocument:xmlns:drawing:1.0" xmlns:xlink="http://www.w3.org/1999/xlink" xmlns:svg="http://www.w3.org/2000/svg" xmlns:ooo="http://openoffice.org/2004/office">`;
@@ -37,7 +37,3 @@ export const soc = defineFormat({
     });
   },
 });
-
-function escapeXml(text: string): string {
-  return text.replace(/[<>&"']/g, (character) => `&#${character.charCodeAt(0)};`);
-}

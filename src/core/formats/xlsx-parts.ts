@@ -1,5 +1,6 @@
 import { zipSync } from 'fflate';
 import type { PlainSwatch } from './palette-files';
+import { escapeXml } from './xml';
 
 /** A sheet to be written: a row a swatch. */
 export interface Sheet {
@@ -25,7 +26,7 @@ export function workbook(sheets: readonly Sheet[]): Uint8Array {
   const parts: Record<string, string> = {
     '[Content_Types].xml': `<Types xmlns="${PACKAGE}/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/><Override PartName="/xl/workbook.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.sheet.main+xml"/><Override PartName="/xl/styles.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.styles+xml"/>${sheets.map((_, at) => `<Override PartName="/xl/worksheets/sheet${at + 1}.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.worksheet+xml"/>`).join('')}</Types>`,
     '_rels/.rels': `<Relationships xmlns="${PACKAGE}/relationships"><Relationship Id="r1" Type="${RELATIONS}/officeDocument" Target="xl/workbook.xml"/></Relationships>`,
-    'xl/workbook.xml': `<workbook xmlns="${MAIN}" xmlns:r="${RELATIONS}"><sheets>${names.map((name, at) => `<sheet name="${escape(name)}" sheetId="${at + 1}" r:id="r${at + 1}"/>`).join('')}</sheets></workbook>`,
+    'xl/workbook.xml': `<workbook xmlns="${MAIN}" xmlns:r="${RELATIONS}"><sheets>${names.map((name, at) => `<sheet name="${escapeXml(name)}" sheetId="${at + 1}" r:id="r${at + 1}"/>`).join('')}</sheets></workbook>`,
     'xl/_rels/workbook.xml.rels': `<Relationships xmlns="${PACKAGE}/relationships">${sheets.map((_, at) => `<Relationship Id="r${at + 1}" Type="${RELATIONS}/worksheet" Target="worksheets/sheet${at + 1}.xml"/>`).join('')}<Relationship Id="r${sheets.length + 1}" Type="${RELATIONS}/styles" Target="styles.xml"/></Relationships>`,
     'xl/styles.xml': styles(fills),
   };
@@ -53,7 +54,7 @@ function worksheet(swatches: readonly PlainSwatch[], styleOf: ReadonlyMap<string
     const written = values.map((value, at) => {
       const place = 'ABCDE'[at]! + row;
       if (typeof value === 'number') return `<c r="${place}"><v>${value}</v></c>`;
-      return `<c r="${place}" t="inlineStr"><is><t xml:space="preserve">${escape(value)}</t></is></c>`;
+      return `<c r="${place}" t="inlineStr"><is><t xml:space="preserve">${escapeXml(value)}</t></is></c>`;
     });
     const fill = style === undefined ? '' : `<c r="F${row}" s="${style}"/>`;
     return `<row r="${row}">${written.join('')}${fill}</row>`;
@@ -77,8 +78,4 @@ function sheetNames(names: readonly string[]): string[] {
     taken.add(candidate.toLowerCase());
     return candidate;
   });
-}
-
-function escape(text: string): string {
-  return text.replace(/[<>&"]/g, (character) => `&#${character.charCodeAt(0)};`);
 }

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { byte } from '../colour/read';
 import { defineFormat, slug, textFile } from './format';
 import { material } from './material';
+import { escapeXml } from './xml';
 
 /** XML 1.0, W3C XML Schema 1.0: the shape of every file this format writes. */
 export const RESOURCES_XSD = `<?xml version="1.0" encoding="UTF-8"?>
@@ -52,16 +53,12 @@ export const xmlResources = defineFormat({
     const files = shipped.map(({ theme, identifier, tokens }) => {
       const lines = tokens.map(({ token, colour }) => {
         const opacity = colour.alpha < 1 ? ` opacity="${byte(colour.alpha)}"` : '';
-        return `  <colour name="${escape(token.path)}"${opacity}>${colour.hex}</colour>`;
+        return `  <colour name="${escapeXml(token.path)}"${opacity}>${colour.hex}</colour>`;
       });
-      const open = `<resources xmlns="urn:breakwater:resources:1" brand="${escape(brand.name)}" theme="${escape(theme.name)}">`;
+      const open = `<resources xmlns="urn:breakwater:resources:1" brand="${escapeXml(brand.name)}" theme="${escapeXml(theme.name)}">`;
       const text = `<?xml version="1.0" encoding="UTF-8"?>\n${open}\n${lines.join('\n')}\n</resources>\n`;
       return textFile(`interface/${slug(brand.name)}-${identifier}.xml`, 'application/xml', text);
     });
     return { files: [...files, textFile('interface/resources.xsd', 'application/xml', RESOURCES_XSD)], problems };
   },
 });
-
-function escape(text: string): string {
-  return text.replace(/[<>&"']/g, (character) => `&#${character.charCodeAt(0)};`);
-}

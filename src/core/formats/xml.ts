@@ -52,6 +52,11 @@ function local(name: string): string {
   return name.slice(name.indexOf(':') + 1);
 }
 
+/** A text as it stands in an attribute or an element. */
+export function escapeXml(text: string): string {
+  return text.replace(/[<>&"']/g, (character) => `&#${character.charCodeAt(0)};`);
+}
+
 /** Text of a file whose encoding is told by its first bytes; UTF-8 otherwise. */
 export function decodeXml(bytes: Uint8Array): string {
   const [a, b] = bytes;
