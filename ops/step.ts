@@ -2,15 +2,24 @@ import { spawn } from 'node:child_process';
 
 /** Does one step of a script and prints its name and how long it took, with what the step has to say. */
 export async function step<T>(name: string, work: () => Promise<T>, say?: (result: T) => string): Promise<T> {
-  const started = performance.now();
   process.stdout.write(`${name} ... `);
+  return timed(work, '', say);
+}
+
+/** As `step`, for steps that run beside each other: the line is printed when the step is done. */
+export function stepBeside<T>(name: string, work: () => Promise<T>, say?: (result: T) => string): Promise<T> {
+  return timed(work, `${name} ... `, say);
+}
+
+async function timed<T>(work: () => Promise<T>, before: string, say?: (result: T) => string): Promise<T> {
+  const started = performance.now();
   try {
     const result = await work();
     const words = say?.(result) ?? '';
-    process.stdout.write(`${((performance.now() - started) / 1000).toFixed(1)} s${words && `  ${words}`}\n`);
+    process.stdout.write(`${before}${((performance.now() - started) / 1000).toFixed(1)} s${words && `  ${words}`}\n`);
     return result;
   } catch (error) {
-    process.stdout.write('failed\n');
+    process.stdout.write(`${before}failed\n`);
     throw error;
   }
 }

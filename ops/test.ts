@@ -5,7 +5,7 @@ import { spawn } from 'node:child_process';
 import { build } from './build';
 import { createCluster, POSTGRES, startCluster, stopCluster, type Cluster } from './cluster';
 import { ensure } from './debian';
-import { run, step } from './step';
+import { run, step, stepBeside } from './step';
 
 const NODE = process.execPath;
 const only = process.argv[2];
@@ -28,22 +28,8 @@ async function main(): Promise<void> {
     await ensure('/usr/bin/chromium', 'chromium');
     await ensure('/usr/bin/xmllint', 'libxml2-utils');
   });
-  if (!only) {
-    await check('formatter', ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']);
-    await check('lint', ['node_modules/eslint/bin/eslint.js', '--max-warnings', '0', '.']);
-    await check('layers', [
-      'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
-      '--config',
-      '.dependency-cruiser.cjs',
-      'src',
-      'stand-ins',
-      'ops',
-      'tests',
-    ]);
-    await run(NODE, ['node_modules/next/dist/bin/next', 'typegen']);
-    await check('types', ['node_modules/ts7/bin/tsc', '--noEmit']);
-  }
-  if (!only || only === 'unit') await jest('unit', ['src', 'tests/reference']);
+  // Each keeps one core busy, so they run beside each other.
+  await Promise.all([only ? undefined : read(), only && only !== 'unit' ? undefined : jest('unit', ['src', 'tests/reference'])]);
   if (!only || only === 'server' || only === 'browser') {
     await step('build', build, (built) => (built ? '' : 'nothing has changed'));
     const cluster = await step('database', throwAwayCluster);
@@ -57,6 +43,23 @@ async function main(): Promise<void> {
   }
 }
 
+/** Everything that is found by reading the code. */
+async function read(): Promise<void> {
+  await check('formatter', ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']);
+  await check('lint', ['node_modules/eslint/bin/eslint.js', '--max-warnings', '0', '.']);
+  await check('layers', [
+    'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
+    '--config',
+    '.dependency-cruiser.cjs',
+    'src',
+    'stand-ins',
+    'ops',
+    'tests',
+  ]);
+  await run(NODE, ['node_modules/next/dist/bin/next', 'typegen']);
+  await check('types', ['node_modules/ts7/bin/tsc', '--noEmit']);
+}
+
 async function throwAwayCluster(): Promise<Cluster> {
   // The database's own user has to be able to walk in.
   chmodSync(folder, 0o755);
@@ -66,7 +69,7 @@ async function throwAwayCluster(): Promise<Cluster> {
 /** One command that passes or fails as a whole; its output is shown when it fails. */
 async function check(name: string, args: string[]): Promise<void> {
   try {
-    await step(name, () => run(NODE, args));
+    await stepBeside(name, () => run(NODE, args));
     tally.passed++;
   } catch (error) {
     process.stdout.write(`${(error as Error).message}\n`);
@@ -77,7 +80,7 @@ async function check(name: string, args: string[]): Promise<void> {
 /** A part of the tests, counted one by one; what failed is shown. */
 async function jest(name: string, args: string[], env: Record<string, string> = {}): Promise<void> {
   const report = join(folder, `${name}.json`);
-  await step(
+  await stepBeside(
     `${name} tests`,
     () =>
       new Promise<string>((resolve) => {

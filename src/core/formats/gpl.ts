@@ -20,14 +20,15 @@ export const gpl = defineFormat({
     const swatches: ReadSwatch[] = [];
     const problems: Problem[] = [];
     let title = nameOfFile(name);
+    // A name may hold any other line break (U+2028, say), so the patterns take every character to the end.
     lines.forEach((line, at) => {
       if (at === 0 || line.trim() === '' || line.startsWith('#') || /^(Columns|Channels)\s*:/i.test(line)) return;
-      const header = /^Name\s*:(.*)$/i.exec(line);
+      const header = /^Name\s*:([^]*)$/i.exec(line);
       if (header && swatches.length === 0) {
         title = tidyName(header[1]!) || title;
         return;
       }
-      const match = /^\s*(\d{1,3})\s+(\d{1,3})\s+(\d{1,3})(?:\s+(.*))?$/.exec(line);
+      const match = /^\s*(\d{1,3})\s+(\d{1,3})\s+(\d{1,3})(?:\s+([^]*))?$/.exec(line);
       const channels = match?.slice(1, 4).map(Number) ?? [];
       if (!match || channels.some((value) => value > 255)) {
         problems.push(problem(`This line is no colour: three numbers from 0 to 255 and a name are wanted.`, at + 1));

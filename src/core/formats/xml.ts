@@ -52,9 +52,9 @@ function local(name: string): string {
   return name.slice(name.indexOf(':') + 1);
 }
 
-/** A text as it stands in an attribute or an element. */
+/** A text as it stands in an attribute or an element. The two characters that XML 1.0 forbids, control characters aside, are replaced. */
 export function escapeXml(text: string): string {
-  return text.replace(/[<>&"']/g, (character) => `&#${character.charCodeAt(0)};`);
+  return text.replace(/[\ufffe\uffff]/g, '\ufffd').replace(/[<>&"']/g, (character) => `&#${character.charCodeAt(0)};`);
 }
 
 /** Text of a file whose encoding is told by its first bytes; UTF-8 otherwise. */
