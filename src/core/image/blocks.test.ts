@@ -45,6 +45,12 @@ test('any grid with gaps is read block by block, whatever its size', () => {
   );
 });
 
+test('blocks that alternate are blocks, not gaps', () => {
+  const two = ['#ffffff', '#da452c'].map((hex) => [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16)));
+  const stripes = drawn(5, 1, 10, 0, (column) => two[column % 2]!);
+  expect(codes(stripes)).toEqual(['#ffffff', '#da452c', '#ffffff', '#da452c', '#ffffff']);
+});
+
 test('a photograph, noise and a flat picture are no palettes', () => {
   const noise = new Uint8Array(64 * 64 * 4).map((_, at) => (at * 7_919) % 256);
   expect(flatBlocks({ width: 64, height: 64, data: noise })).toBeNull();

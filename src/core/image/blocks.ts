@@ -62,39 +62,25 @@ function bands(length: number, begins: (at: number) => boolean): Band[] | null {
   return starts.map((start, at) => ({ start, size: (starts[at + 1] ?? length) - start }));
 }
 
-/** The colour that fills whole bands in between, as a gap does; null without gaps. */
+/** The colour of the gaps between blocks, which fills whole bands; null without gaps. */
 function gapColour(columns: readonly Band[], rows: readonly Band[], at: (column: Band, row: Band) => number): number | null {
-  const candidates: number[] = [];
-  for (const column of columns)
-    if (rows.every((row) => at(column, row) === at(column, rows[0]!))) candidates.push(at(column, rows[0]!));
-  for (const row of rows)
-    if (columns.every((column) => at(column, row) === at(columns[0]!, row))) candidates.push(at(columns[0]!, row));
-  const counts = new Map<number, number>();
-  for (const colour of candidates) counts.set(colour, (counts.get(colour) ?? 0) + 1);
-  // A single band of one colour may be a block as wide as the picture; a gap returns.
-  const [best] = [...counts].sort((one, two) => two[1] - one[1]);
-  return best &&
-    best[1] >= 2 &&
-    (columns.length > 2 || rows.length > 2) &&
-    candidates.length >= 2 &&
-    best[1] > candidates.length / 2 &&
-    isGap(columns, rows, at, best[0])
-    ? best[0]
-    : null;
+  const candidates = new Set([...columns.map((column) => at(column, rows[0]!)), ...rows.map((row) => at(columns[0]!, row))]);
+  for (const colour of candidates) {
+    const apart =
+      isParted(columns, (column) => rows.every((row) => at(column, row) === colour)) ||
+      isParted(rows, (row) => columns.every((column) => at(column, row) === colour));
+    if (apart) return colour;
+  }
+  return null;
 }
 
-/** A gap lies between blocks in at least one direction: bands of it take turns with others. */
-function isGap(
-  columns: readonly Band[],
-  rows: readonly Band[],
-  at: (column: Band, row: Band) => number,
-  colour: number,
-): boolean {
-  const whole = (list: boolean[]) => list.some((gap, n) => gap && n > 0 && n < list.length - 1 && !list[n - 1] && !list[n + 1]);
-  return (
-    whole(columns.map((column) => rows.every((row) => at(column, row) === colour))) ||
-    whole(rows.map((row) => columns.every((column) => at(column, row) === colour)))
-  );
+/** Whether gaps lie between the other bands, each narrower than any of those: a block may be flat from edge to edge as well. */
+function isParted(all: readonly Band[], isGap: (band: Band) => boolean): boolean {
+  const gaps = all.filter(isGap);
+  const others = all.filter((band) => !gaps.includes(band));
+  if (others.length < 2) return false;
+  const between = gaps.some(({ start }) => start > others[0]!.start && start < others.at(-1)!.start);
+  return between && Math.max(...gaps.map(({ size }) => size)) < Math.min(...others.map(({ size }) => size));
 }
 
 /** The middles of equal steps that make up the bands; null when they have no common measure. */

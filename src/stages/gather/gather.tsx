@@ -22,7 +22,6 @@ export function Gather() {
   const pick = useScreenPick();
   const [panel, setPanel] = useState<'camera' | 'generator' | null>(null);
   const goTo = useGoTo();
-  useEffect(() => void useCatch.persist.rehydrate(), []);
   const take = (files: File[]) => {
     setPanel(null);
     if (files.length > 0) void takeFiles(files);

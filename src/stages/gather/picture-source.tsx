@@ -60,7 +60,7 @@ export function PictureSource({ picture, onClose }: { picture: CameIn; onClose: 
               swatch: readSwatch(colour, {
                 name: '',
                 line: at + 1,
-                text: `${x}, ${y}: ${radius ? `mean of ${radius * 2 + 1} pixels` : 'one pixel'}`,
+                text: radius ? `mean of ${radius * 2 + 1} × ${radius * 2 + 1} at ${x}, ${y}` : `pixel at ${x}, ${y}`,
               }),
             }
           : one,

@@ -5,6 +5,7 @@ import { useEffect, useState, type ReactNode } from 'react';
 import { request } from '../request';
 import { tell } from '../notices';
 import { useBrandStore } from '../brand-context';
+import { useCatch } from '../catch-store';
 import { Readout } from '../readout/readout';
 import { Footer } from './footer';
 import { Guide } from './guide';
@@ -30,6 +31,10 @@ export function Frame({ surround, guideHidden, children }: { surround: Surround;
   useEffect(() => {
     document.documentElement.dataset.surround = preferences.surround;
   }, [preferences.surround]);
+  useEffect(() => {
+    // Once a page: a catch too large for the disk is only in memory, and would be lost by taking up the disk's again.
+    if (!useCatch.persist.hasHydrated()) void useCatch.persist.rehydrate();
+  }, []);
   useFrameKeys(() => {
     const next = SURROUNDS[(SURROUNDS.indexOf(preferences.surround) + 1) % SURROUNDS.length]!;
     prefer({ surround: next });
