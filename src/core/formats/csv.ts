@@ -5,6 +5,9 @@ import { nameOfFile, problem, readingOf } from './reading';
 import { tableColours } from './table';
 import { CATCH_LIMIT } from './text';
 
+/** A cell that begins so would be run by a spreadsheet: it is written with an apostrophe before it, which reading takes off again. */
+const FORMULA = /^'*[=+\-@]/;
+
 /** Tables of text: RFC 4180, and the same with tabs or semicolons. */
 export const csv = defineFormat({
   id: 'csv',
@@ -17,7 +20,8 @@ export const csv = defineFormat({
     if (!/\.(?:csv|tsv)$/i.test(name) || bytes.includes(0)) return null;
     const source = new TextDecoder().decode(bytes);
     const { data, errors } = Papa.parse<string[]>(source, { delimiter: delimiterOf(source), preview: CATCH_LIMIT });
-    const { swatches, skipped } = tableColours(data.map((row) => row.map((text) => ({ text }))));
+    const cells = data.map((row) => row.map((text) => ({ text: FORMULA.test(text) ? text.replace(/^'/, '') : text })));
+    const { swatches, skipped } = tableColours(cells);
     const problems = errors
       .filter(({ type }) => type === 'Quotes')
       .slice(0, 3)
@@ -27,11 +31,10 @@ export const csv = defineFormat({
   write(brand, _themes, options) {
     const place = { folder: 'tables', extension: '.csv', mediaType: 'text/csv' };
     return eachPalette(brand, options, place, (_palette, swatches) => {
-      // A cell that begins like a formula would be run by a spreadsheet, so it is written as text (escapeFormulae).
       const rows = swatches.map(({ name, hex, rgb }) => [name, hex, ...rgb]);
       const text = Papa.unparse(
         { fields: ['name', 'hex', 'red', 'green', 'blue'], data: rows },
-        { newline: '\r\n', escapeFormulae: true },
+        { newline: '\r\n', escapeFormulae: FORMULA },
       );
       return new TextEncoder().encode(text + '\r\n');
     });
