@@ -31,8 +31,53 @@ test.each([
   expect(readColour(css)?.hex).toBe(expected);
 });
 
-test.each(['#12345', '#12', '162631', 'notacolour', 'rgb(1 2)', '', 'url(x)', 'oklch(a b c)'])('%j is no colour', (text) => {
+test.each([
+  'color(',
+  'rgb(1 2 3 / 5foo)',
+  'hsl(1quux 2% 3%)',
+  'https0/0/www.',
+  '#12345',
+  '#12',
+  '162631',
+  'notacolour',
+  'rgb(1 2)',
+  '',
+  'url(x)',
+  'oklch(a b c)',
+])('%j is no colour', (text) => {
   expect(readColour(text)).toBeNull();
+});
+
+test('whatever is typed, it is a colour or none, and never a fault', () => {
+  const piece = fc.constantFrom(
+    'rgb(',
+    'color(',
+    'oklch(',
+    'srgb',
+    'none',
+    ')',
+    '/',
+    ' ',
+    ',',
+    '1',
+    '.5',
+    '%',
+    'deg',
+    'foo',
+    '-',
+    '+',
+    'e',
+    '#',
+    'fff',
+    '0x',
+  );
+  fc.assert(
+    fc.property(fc.array(piece, { maxLength: 12 }), (pieces) => {
+      const read = readColour(pieces.join(''));
+      if (read) expect(read.hex).toMatch(/^#[0-9a-f]{6}$/);
+    }),
+    { numRuns: 5_000 },
+  );
 });
 
 test('conversions agree with an independent library (colorjs.io)', () => {

@@ -46,13 +46,23 @@ export function readColour(text: string): ReadColour | null {
 
 function read(css: string): ReadColour | null {
   if (css.length > 128 || /^[0-9a-f]+$/i.test(css)) return null;
-  const colour = parse(css);
+  const colour = parsed(css);
   if (!colour) return null;
   const { r, g, b } = toRgb(colour);
   if (![r, g, b].every(Number.isFinite)) return null;
   const oklch = oklchOf(colour);
   const { rgb, clipped }: Shown = isInside([r, g, b]) ? { rgb: [unit(r), unit(g), unit(b)], clipped: 0 } : showOklch(...oklch);
   return { css, hex: hexOf(rgb), alpha: unit(colour.alpha ?? 1), rgb, oklch, clipped };
+}
+
+function parsed(css: string): Color | undefined {
+  try {
+    return parse(css);
+  } catch (error) {
+    // The parser gives up with a TypeError on half-written functions and on units it does not know: no colours either.
+    if (error instanceof TypeError) return undefined;
+    throw error;
+  }
 }
 
 function oklchOf(colour: Color): [number, number, number] {
