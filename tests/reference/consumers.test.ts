@@ -9,7 +9,8 @@ import { PNG } from 'pngjs';
 import { compileString } from 'sass';
 import { Brand } from '@/core/brand/document';
 import { resolveTheme } from '@/core/brand/resolve';
-import { bundle, manifestFile, zipFiles } from '@/core/formats/bundle';
+import { bundle, manifestFile } from '@/core/formats/bundle';
+import { zipFiles } from '@/core/formats/zip';
 import { writeDestination } from '@/core/formats/registry';
 import { unzipSync } from 'fflate';
 

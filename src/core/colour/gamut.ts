@@ -17,7 +17,7 @@ const EPSILON = 1e-4;
 /**
  * OKLCH (l 0..1, c 0.., h in degrees) as sRGB shows it. Inside the gamut it is only converted; outside, chroma is
  * reduced at constant lightness and hue until clipping the rest cannot be noticed. CSS Color 4, section 13.2.
- * Some twenty times faster than a general-purpose library, so that a slider's track may be repainted in every frame.
+ * Plain numbers in and out, so that a slider's tracks may be repainted in every frame.
  */
 export function showOklch(l: number, c: number, h: number): Shown {
   const cos = Math.cos((h * Math.PI) / 180);

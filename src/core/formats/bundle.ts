@@ -1,4 +1,3 @@
-import { zipSync } from 'fflate';
 import type { Brand } from '../brand/document';
 import { slug, textFile, type Written, type WrittenFile } from './format';
 import { writeDestination } from './registry';
@@ -62,10 +61,4 @@ export function manifestFile(brand: Brand, manifest: readonly ManifestEntry[]): 
     'application/json',
     JSON.stringify({ brand: brand.name, themes, files: manifest }, null, 2) + '\n',
   );
-}
-
-/** A zip of the files. Times are fixed, so equal files give an equal archive. */
-export function zipFiles(files: readonly WrittenFile[]): Uint8Array {
-  const EPOCH = new Date(1980, 0, 1);
-  return zipSync(Object.fromEntries(files.map((file) => [file.path, [file.bytes, { mtime: EPOCH }]])));
 }

@@ -38,10 +38,10 @@ export const json = defineFormat({
         if (css) swatches.push(readSwatch(css, { name: label, ...at, text: numbers.join(', ') }));
         else node.children?.forEach((child, index) => visit(child, `${label} ${index + 1}`.trim(), key));
       } else {
-        for (const member of membersOf(node)) {
-          // A list of things with names and colours: the name names the colour beside it.
-          const sibling = membersOf(node).find(({ key: other }) => /^(?:name|label|title|id)$/i.test(other))?.value
-            .value as unknown;
+        const members = membersOf(node);
+        // A list of things with names and colours: the name names the colour beside it.
+        const sibling = members.find(({ key: other }) => /^(?:name|label|title|id)$/i.test(other))?.value.value as unknown;
+        for (const member of members) {
           const named = COLOURED.test(member.key) || /^(?:hex|value|code)$/i.test(member.key);
           const own = named && typeof sibling === 'string' ? sibling : member.key;
           visit(member.value, own, COLOURED.test(member.key) ? member.key : key && `${key} ${member.key}`);

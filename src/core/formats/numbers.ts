@@ -1,6 +1,9 @@
 /** Colours given as numbers, as swatch files and tables give them, in CSS. What a channel is and its range is in each name. */
+import { converter } from 'culori';
 import { doubt } from './reading';
 import type { Doubt } from './format';
+
+const toRgb = converter('rgb');
 
 export interface Numbered {
   readonly css: string;
@@ -34,11 +37,8 @@ export function fromCmyk(c: number, m: number, y: number, k: number): Numbered {
 
 /** Hue in degrees, saturation and brightness 0..1. */
 export function fromHsb(h: number, s: number, b: number): string {
-  const channel = (n: number) => {
-    const k = (n + h / 60) % 6;
-    return b - b * s * Math.max(0, Math.min(k, 4 - k, 1));
-  };
-  return fromUnit([channel(5), channel(3), channel(1)]);
+  const rgb = toRgb({ mode: 'hsv', h, s, v: b });
+  return fromUnit([rgb.r, rgb.g, rgb.b]);
 }
 
 /** CIE Lab under D50, as swatch files have it: L 0..100. */

@@ -1,3 +1,4 @@
+import { LIMITS } from '../brand/document';
 import { readColour } from '../colour/read';
 import type { Doubt, Found, Problem, ReadPalette, ReadSwatch, Reading } from './format';
 
@@ -45,14 +46,14 @@ export function nameOfFile(path: string): string {
 
 /** A name as a brand keeps it: no control characters (a file may hold any), single spaces, at most 120 characters. */
 export function tidyName(raw: string): string {
-  return Array.from(
+  return (
     raw
       .replace(/[\u0000-\u001f\u007f-\u009f]+/g, ' ')
       .replace(/\s+/g, ' ')
-      .trim(),
-  )
-    .slice(0, 120)
-    .join('')
-    .slice(0, 120)
-    .trim();
+      .trim()
+      .slice(0, LIMITS.name)
+      // The cut may fall within a character of two units.
+      .replace(/[\ud800-\udbff]$/, '')
+      .trim()
+  );
 }

@@ -75,7 +75,8 @@ function fromCodes(table: Table): { swatches: ReadSwatch[]; skipped: Found[] } {
   const swatches: ReadSwatch[] = [];
   const skipped: Found[] = [];
   table.forEach((row, rowAt) => {
-    const read = row.map((cell) => (cell?.text.trim() ? readText(cell.text.slice(0, 4_000)) : null));
+    const read = row.map((cell) => (cell && mayHoldColour(cell.text) ? readText(cell.text.slice(0, 4_000)) : null));
+    const alone = read.filter((cell) => cell && cell.swatches.length > 0).length === 1;
     let words = '';
     read.forEach((cell, at) => {
       if (!cell) return;
@@ -86,7 +87,6 @@ function fromCodes(table: Table): { swatches: ReadSwatch[]; skipped: Found[] } {
         for (const one of attempted) skipped.push({ ...one, ...place, name: '' });
         return;
       }
-      const alone = read.filter((other) => other && other.swatches.length > 0).length === 1;
       const behind = alone ? row.slice(at + 1).find((next) => next?.text.trim())?.text : '';
       for (const one of cell.swatches) {
         const own = one.name === one.hex ? '' : one.name;
@@ -95,6 +95,12 @@ function fromCodes(table: Table): { swatches: ReadSwatch[]; skipped: Found[] } {
     });
   });
   return { swatches, skipped };
+}
+
+/** Not a gap, and not a single number: a large table of figures would take long to look through. Six digits may be a code. */
+function mayHoldColour(text: string): boolean {
+  const bare = text.trim();
+  return bare !== '' && (bare.length === 6 || !/^-?\d+(?:\.\d+)?$/.test(bare));
 }
 
 function fromFills(table: Table): ReadSwatch[] {

@@ -1,6 +1,6 @@
-import { zipSync } from 'fflate';
 import type { PlainSwatch } from './palette-files';
 import { escapeXml } from './xml';
+import { zipFiles } from './zip';
 
 /** A sheet to be written: a row a swatch. */
 export interface Sheet {
@@ -33,11 +33,8 @@ export function workbook(sheets: readonly Sheet[]): Uint8Array {
   sheets.forEach(({ swatches }, at) => {
     parts[`xl/worksheets/sheet${at + 1}.xml`] = worksheet(swatches, styleOf);
   });
-  const EPOCH = new Date(1980, 0, 1);
   const encoder = new TextEncoder();
-  return zipSync(
-    Object.fromEntries(Object.entries(parts).map(([path, text]) => [path, [encoder.encode(HEAD + text), { mtime: EPOCH }]])),
-  );
+  return zipFiles(Object.entries(parts).map(([path, text]) => ({ path, bytes: encoder.encode(HEAD + text) })));
 }
 
 function styles(fills: readonly string[]): string {

@@ -1,4 +1,5 @@
 import { decode, encode } from '../colour/oklab';
+import { hexOf } from '../colour/read';
 
 /** A picture as rows of sRGB pixels from the top left: four bytes each, red, green, blue, opacity, not premultiplied. */
 export interface Pixels {
@@ -44,6 +45,6 @@ export function meanColour({ data }: Pixels): string | null {
     for (let n = 0; n < 3; n++) sum[n]! += decode(data[at + n]! / 255);
   }
   if (count === 0) return null;
-  const channels = sum.map((light) => Math.round(255 * encode(light / count)));
-  return '#' + channels.map((value) => value.toString(16).padStart(2, '0')).join('');
+  const [r, g, b] = sum.map((light) => encode(light / count)) as [number, number, number];
+  return hexOf([r, g, b]);
 }

@@ -65,7 +65,7 @@ export function Gather() {
           ) : panel === 'generator' ? (
             <Generator onClose={() => setPanel(null)} />
           ) : picture ? (
-            <PictureSource key={picture.name + picture.bytes.length} picture={picture} onClose={closePicture} />
+            <PictureSource key={picture.id} picture={picture} onClose={closePicture} />
           ) : (
             <TextSource onText={(next) => void takeText(next)} />
           )}

@@ -1,5 +1,5 @@
 import { Button } from '@chakra-ui/react';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { inkOn } from '@/core/colour/contrast';
 import { readColour } from '@/core/colour/read';
 import { catchOf } from '@/core/formats/catch';
@@ -34,7 +34,7 @@ export function Generator({ onClose }: { onClose: () => void }) {
   const [at, setAt] = useState(0);
   const replace = useCatch((state) => state.replace);
   const { roll, kept } = entries[at]!;
-  const colours = generate(roll);
+  const colours = useMemo(() => generate(roll), [roll]);
   const keptPlaces = () => colours.map((colour, place) => (kept[place] ? colour : null));
   /** A further roll; what had been gone back over is let go. */
   const go = (entry: Entry) => {

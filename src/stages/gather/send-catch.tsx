@@ -26,7 +26,9 @@ export function SendCatch({ onSent }: { onSent: () => void }) {
     const found = new Map<string, CatchLine[]>();
     for (const line of lines) {
       if (!line.colour || !chosen.has(line.index)) continue;
-      found.set(line.palette, [...(found.get(line.palette) ?? []), line]);
+      const group = found.get(line.palette);
+      if (group) group.push(line);
+      else found.set(line.palette, [line]);
     }
     return [...found];
   }, [lines, ticked]);

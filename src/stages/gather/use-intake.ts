@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
+import { newId } from '@/core/brand/identity';
 import { pictureRefusal } from '@/core/formats/picture';
 import { pictureSize } from '@/core/image/size';
 import type { SourceFile } from '@/core/formats/format';
@@ -10,6 +11,8 @@ const LARGEST = 64 * 1024 * 1024;
 
 /** A picture that came in, to be looked at while its colours are chosen. */
 export interface CameIn {
+  /** Another for every arrival, also of the same file. */
+  readonly id: string;
   readonly name: string;
   readonly bytes: Uint8Array;
 }
@@ -51,7 +54,8 @@ export function useIntake() {
     return run(async (read) => {
       const { lines, problems } = await read({ name: 'Pasted text', bytes: new TextEncoder().encode(text) });
       replace('the text', { lines, problems });
-      useCatch.getState().setText(problems.some(({ severity }) => severity === 'error') && lines.length === 0 ? '' : text);
+      // A text that was refused whole is not kept either.
+      if (lines.length === 0 && problems.length > 0) useCatch.getState().setText('');
     });
   };
 
@@ -70,7 +74,7 @@ export function useIntake() {
         const size = pictureSize(bytes);
         if (files.length === 1 && size && !pictureRefusal(size)) {
           replace(file.name, { lines: [], problems: [] });
-          setPicture({ name: file.name, bytes });
+          setPicture({ id: newId(), name: file.name, bytes });
           return;
         }
         const { format, lines, problems } = await read({ name: file.name, bytes });
