@@ -7,15 +7,17 @@ type Match = Omit<Found, 'line'>;
 
 const N = String.raw`(-?(?:\d{1,3}(?:\.\d{1,6})?|\.\d{1,6}))`;
 const UNIT = String.raw`\s?(?:%|°|deg)?`;
-const GAP = String.raw`\s*[,;/\s]\s*`;
+// Bounded, or a long run of spaces would be tried in every division of it.
+const S = String.raw`\s{0,20}`;
+const GAP = `${S}[,;/\\s]${S}`;
 const list = (count: number) => Array.from({ length: count }, () => N + UNIT).join(GAP);
 const lettered = (letters: string) =>
   letters
     .split('')
-    .map((letter) => String.raw`${letter}\*?\s*[:=]?\s*${N}${UNIT}`)
-    .join(String.raw`[,;/\s]*`);
+    .map((letter) => String.raw`${letter}\*?${S}[:=]?${S}${N}${UNIT}`)
+    .join(String.raw`[,;/\s]{0,20}`);
 const anywhere = (pattern: string) => new RegExp(String.raw`(?<![\w.-])${pattern}(?![\w.])`, 'gi');
-const word = (words: string, count: number) => anywhere(String.raw`(?:${words})\s*[:=(]?\s*${list(count)}\)?`);
+const word = (words: string, count: number) => anywhere(String.raw`(?:${words})${S}[:=(]?${S}${list(count)}\)?`);
 
 /** Colours spelled out in numbers with their letters or their model's word, the most particular first. */
 const SPELLINGS: readonly {
@@ -29,7 +31,7 @@ const SPELLINGS: readonly {
   { pattern: word('hsb|hsv', 3), read: hsb },
   { pattern: word('cielab|lab', 3), read: ([l, a, b]) => sure(l! <= 100 && l! >= 0 ? fromLab(l!, a!, b!) : null) },
   {
-    pattern: anywhere(String.raw`L\*\s*[:=]?\s*${N}[,;/\s]*a\*\s*[:=]?\s*${N}[,;/\s]*b\*\s*[:=]?\s*${N}`),
+    pattern: anywhere(String.raw`L\*${S}[:=]?${S}${N}[,;/\s]{0,20}a\*${S}[:=]?${S}${N}[,;/\s]{0,20}b\*${S}[:=]?${S}${N}`),
     read: ([l, a, b]) => sure(fromLab(l!, a!, b!)),
   },
   { pattern: word('lch', 3), read: ([l, c, h]) => sure(`lch(${l} ${c} ${h})`) },

@@ -84,7 +84,20 @@ test('line and column count from 1, also in one long line', () => {
 });
 
 test('five megabytes are read in bounded time, whatever they are made of', () => {
-  const pieces = ['#162631 Keel\n', '('.repeat(50), '1 2 ', 'rgb(', 'abcdef', '0x', ': ', '\t', '#'];
+  const pieces = [
+    '#162631 Keel\n',
+    '('.repeat(50),
+    '1 2 ',
+    'rgb(',
+    'abcdef',
+    '0x',
+    ': ',
+    '\t',
+    '#',
+    '1' + ' '.repeat(3_000),
+    'C' + ' '.repeat(3_000),
+    'lab 1' + ' '.repeat(3_000),
+  ];
   for (const piece of pieces) {
     const started = performance.now();
     readText(piece.repeat(Math.ceil((5 * 1024 * 1024) / piece.length)));

@@ -8,7 +8,7 @@ export interface Points {
   readonly weight: Float64Array;
 }
 
-export function emptyPoints(count: number): Points {
+function emptyPoints(count: number): Points {
   const column = () => new Float64Array(count);
   return { count, l: column(), a: column(), b: column(), weight: column() };
 }
