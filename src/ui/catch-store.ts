@@ -1,9 +1,15 @@
 import { create } from 'zustand';
 import { createJSONStorage, persist } from 'zustand/middleware';
-import type { CatchLine } from '@/core/formats/catch';
+import type { Route } from '@/core/brand/bring-in';
+import type { CatchLine as Line, Earlier } from '@/core/formats/catch';
 import { readColour } from '@/core/colour/read';
 import type { Problem } from '@/core/formats/format';
 import { tell } from './notices';
+
+/** A line with the source it came from. Its index names it for good; its place is that in the list. */
+export interface CatchLine extends Line {
+  readonly source: string;
+}
 
 /** The catch: what an intake found, kept while the person goes to other stages, and over a reload. */
 interface CatchState {
@@ -18,6 +24,8 @@ interface CatchState {
   readonly ticked: readonly number[];
   /** Names the person gave, by index; other lines keep the name that was read. */
   readonly names: Readonly<Record<number, string>>;
+  /** Where the person sends each group, by its name; other groups become new palettes. */
+  readonly routes: Readonly<Record<string, Route>>;
   readonly setText: (text: string) => void;
   /** A new catch in place of the last one. */
   readonly replace: (source: string, found: Found) => void;
@@ -25,17 +33,20 @@ interface CatchState {
   readonly append: (source: string, found: Found) => void;
   readonly tick: (indices: readonly number[], on: boolean) => void;
   readonly rename: (index: number, name: string) => void;
+  /** Puts a line where another stands, into the other's group. */
+  readonly move: (index: number, to: number) => void;
+  readonly send: (groups: readonly string[], route: Route) => void;
   /** Takes the other meaning of an ambiguous code instead. */
   readonly readOtherwise: (index: number) => void;
   readonly clear: () => void;
 }
 
 interface Found {
-  readonly lines: readonly CatchLine[];
+  readonly lines: readonly Line[];
   readonly problems: readonly Problem[];
 }
 
-const EMPTY = { text: '', sources: [], lines: [], problems: [], ticked: [], names: {} };
+const EMPTY = { text: '', sources: [], lines: [], problems: [], ticked: [], names: {}, routes: {} };
 
 /** Larger catches are kept only while the page is open: writing them down at every tick would be felt. */
 const KEPT = { lines: 2_000, characters: 200_000 };
@@ -45,7 +56,7 @@ export const useCatch = create<CatchState>()(
     (set) => ({
       ...EMPTY,
       setText: (text) => set({ text }),
-      replace: (source, found) => set(() => ({ ...added(EMPTY, source, found) })),
+      replace: (source, found) => set(added(EMPTY, source, found)),
       append: (source, found) => set((state) => added(state, source, found)),
       tick: (indices, on) =>
         set(({ ticked }) => {
@@ -54,6 +65,15 @@ export const useCatch = create<CatchState>()(
           return { ticked: on ? [...others, ...indices] : others };
         }),
       rename: (index, name) => set(({ names }) => ({ names: { ...names, [index]: name } })),
+      move: (index, to) =>
+        set(({ lines }) => {
+          const [from, at] = [index, to].map((one) => lines.findIndex((line) => line.index === one)) as [number, number];
+          const line = { ...lines[from]!, palette: lines[at]!.palette };
+          const others = lines.filter((one) => one.index !== index);
+          return { lines: [...others.slice(0, at), line, ...others.slice(at)] };
+        }),
+      send: (groups, route) =>
+        set(({ routes }) => ({ routes: { ...routes, ...Object.fromEntries(groups.map((group) => [group, route])) } })),
       readOtherwise: (index) =>
         set(({ lines }) => ({
           lines: lines.map((line) =>
@@ -72,11 +92,13 @@ export const useCatch = create<CatchState>()(
     }),
     {
       name: 'breakwater-catch',
-      version: 1,
+      version: 2,
       // The server draws the page without this browser's disk; the gather stage takes the catch up once it is shown.
       skipHydration: true,
-      partialize: ({ text, sources, lines, problems, ticked, names }) =>
-        lines.length > KEPT.lines || text.length > KEPT.characters ? EMPTY : { text, sources, lines, problems, ticked, names },
+      partialize: ({ text, sources, lines, problems, ticked, names, routes }) =>
+        lines.length > KEPT.lines || text.length > KEPT.characters
+          ? EMPTY
+          : { text, sources, lines, problems, ticked, names, routes },
       storage: createJSONStorage(() => ({
         getItem: (key) => localStorage.getItem(key),
         removeItem: (key) => localStorage.removeItem(key),
@@ -93,16 +115,30 @@ export const useCatch = create<CatchState>()(
   ),
 );
 
-type Content = Pick<CatchState, 'sources' | 'lines' | 'problems' | 'ticked' | 'names'>;
+/** What is in the catch, for a further source to be compared with. */
+export function earlierIn(lines: readonly CatchLine[]): Earlier[] {
+  return lines.flatMap(({ colour, line, source }) =>
+    colour ? [{ hex: colour.hex, alpha: colour.alpha, place: `line ${line} of ${source}` }] : [],
+  );
+}
 
-function added({ sources, lines, problems, ticked, names }: Content, source: string, found: Found): Content {
+type Content = Pick<CatchState, 'sources' | 'lines' | 'problems' | 'ticked' | 'names' | 'routes'>;
+
+function added({ sources, lines, problems, ...rest }: Content, source: string, found: Found): Partial<CatchState> {
   const first = lines.length;
-  const fresh = found.lines.map((line) => ({ ...line, index: line.index + first }));
+  // Two files may name their palettes alike; they stay two.
+  const others = new Set(lines.filter((line) => line.source !== source).map(({ palette }) => palette));
+  const group = (palette: string) => {
+    let name = palette;
+    for (let n = 2; palette !== '' && others.has(name); n++) name = `${palette} ${n}`;
+    return name;
+  };
+  const fresh = found.lines.map((line) => ({ ...line, index: line.index + first, source, palette: group(line.palette) }));
   return {
+    ...rest,
     sources: sources.includes(source) ? sources : [...sources, source],
     lines: [...lines, ...fresh],
     problems: [...problems, ...found.problems.map((one) => ({ ...one, source }))],
-    ticked: [...ticked, ...fresh.filter(({ take }) => take).map(({ index }) => index)],
-    names,
+    ticked: [...rest.ticked, ...fresh.filter(({ take }) => take).map(({ index }) => index)],
   };
 }

@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { catchOf, type CatchLine } from '@/core/formats/catch';
+import { catchOf, type CatchLine, type Earlier } from '@/core/formats/catch';
 import type { Problem, SourceFile } from '@/core/formats/format';
 import { readFile } from '@/core/formats/registry';
 import { decode } from './decode';
@@ -13,10 +13,10 @@ export interface Intake {
 }
 
 const api = {
-  async read(file: SourceFile, onProgress: (share: number) => void): Promise<Intake> {
+  async read(file: SourceFile, earlier: readonly Earlier[], onProgress: (share: number) => void): Promise<Intake> {
     const reading = await readFile(file, { onProgress: (share) => void onProgress(share), decode });
     return reading
-      ? { format: reading.format, lines: catchOf(reading), problems: reading.problems }
+      ? { format: reading.format, lines: catchOf(reading, earlier), problems: reading.problems }
       : { format: null, lines: [], problems: [] };
   },
 };

@@ -51,7 +51,7 @@ test('several files at once come one below the other, and become as many palette
   await choose(demo('core.ase'), demo('deck-paint.gpl'));
   await caught(13);
   await ida.sees('2 new palettes');
-  await ida.click('Take 13 colours');
+  await ida.click('Bring in 13');
   const palettes = () => ida.page.$$eval('nav[aria-label=Palettes] li', (all) => all.length);
   await ida.page.waitForFunction(() => document.querySelectorAll('nav[aria-label=Palettes] li').length === 8);
   await ida.blur();

@@ -37,7 +37,7 @@ test('gather: a pasted list is shown line by line with what is doubtful, and bec
   await ida.sees('No colour on this line.');
   await ida.sees('3 in the catch');
   await ida.fill('Named', 'Evening', false);
-  await ida.click('Take 3 colours');
+  await ida.click('Bring in 3');
   await ida.page.waitForSelector('[data-swatch]');
   expect(await ida.page.$$eval('[data-swatch]', (cells) => cells.map((cell) => cell.getAttribute('aria-label')))).toEqual([
     'Dusk, #3c4a6b',

@@ -111,7 +111,7 @@ test('names of any script, and markup in them, are only ever words', async () =>
   await (await ida.find('textarea[aria-label="Text with colours"]')).click();
   await ida.paste('</script><img src=x onerror=alert(1)>: #162631\n\u202eמפרש 🚢: #da452c');
   await ida.sees('2 in the catch');
-  await ida.click('Take 2 colours');
+  await ida.click('Bring in 2');
   await ida.find('[data-swatch]');
   expect(await ida.page.$$('img[src=x]')).toEqual([]);
   expect(ida.errors).toEqual([]);

@@ -112,7 +112,8 @@ function applyStep(brand: Brand, step: Step): StepResult {
         return value ? { ...token, values: { ...token.values, [step.theme.id]: value } } : token;
       });
       const next = { ...brand, themes: insertBefore(brand.themes, [step.theme], step.before), tokens };
-      for (const token of tokens) if (step.values[token.id]) mustPointSomewhere(next, token, [step.theme.id]);
+      const given = tokens.filter((token) => step.values[token.id]);
+      mustPointSomewhere(next, given, () => [step.theme.id]);
       return { brand: next, inverse: [{ do: 'theme.remove', id: step.theme.id }] };
     }
     case 'theme.edit': {
@@ -149,7 +150,7 @@ function applyStep(brand: Brand, step: Step): StepResult {
       mustFit(brand.tokens.length + step.tokens.length, LIMITS.tokens, 'tokens');
       const next = { ...brand, tokens: insertBefore(brand.tokens, step.tokens, step.before) };
       mustHaveOwnPaths(next, step.tokens);
-      for (const token of step.tokens) mustPointSomewhere(next, token, Object.keys(token.values));
+      mustPointSomewhere(next, step.tokens, (token) => Object.keys(token.values));
       return { brand: next, inverse: [{ do: 'token.remove', ids: step.tokens.map((token) => token.id) }] };
     }
     case 'token.edit': {
@@ -170,11 +171,7 @@ function applyStep(brand: Brand, step: Step): StepResult {
       }
       const next = { ...token, values };
       const after = { ...brand, tokens: replaced(brand.tokens, next) };
-      mustPointSomewhere(
-        after,
-        next,
-        Object.keys(step.set).filter((theme) => step.set[theme]),
-      );
+      mustPointSomewhere(after, [next], () => Object.keys(step.set).filter((theme) => step.set[theme]));
       return { brand: after, inverse: [{ do: step.do, id: step.id, set: held, was: step.set }] };
     }
     case 'token.remove': {
@@ -314,15 +311,18 @@ function mustHaveOwnPaths(brand: Brand, changed: readonly Token[]): void {
   }
 }
 
-function mustPointSomewhere(brand: Brand, token: Token, themes: readonly string[]): void {
+function mustPointSomewhere(brand: Brand, changed: readonly Token[], themesOf: (token: Token) => readonly string[]): void {
   const tokens = new Map(brand.tokens.map((one) => [one.id, one]));
-  for (const theme of themes) {
-    find(brand.themes, theme, 'theme');
-    const value = token.values[theme]!;
-    if ('swatch' in value) findSwatch(brand, value.swatch);
-    if ('token' in value) find(brand.tokens, value.token, 'token');
-    const cycle = findCycle(tokens, token.id, theme);
-    if (cycle) throw new Refusal(`That would go round in a circle: ${cycle.join(' → ')}. Point it at something else.`);
+  const swatches = new Set(brand.palettes.flatMap((palette) => palette.swatches.map(({ id }) => id)));
+  for (const token of changed) {
+    for (const theme of themesOf(token)) {
+      find(brand.themes, theme, 'theme');
+      const value = token.values[theme]!;
+      if ('swatch' in value && !swatches.has(value.swatch)) findSwatch(brand, value.swatch);
+      if ('token' in value && !tokens.has(value.token)) find(brand.tokens, value.token, 'token');
+      const cycle = findCycle(tokens, token.id, theme);
+      if (cycle) throw new Refusal(`That would go round in a circle: ${cycle.join(' → ')}. Point it at something else.`);
+    }
   }
 }
 

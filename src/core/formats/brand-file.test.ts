@@ -70,6 +70,7 @@ test('names that make the same path are numbered', () => {
     format: 'text',
     palettes: [{ name: '🚢', kind: 'loose' as const, swatches: ['Ä', 'a', '!'].map(swatch) }],
     tokens: [],
+    aliases: [],
     skipped: [],
     problems: [],
   };

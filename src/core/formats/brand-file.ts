@@ -33,7 +33,10 @@ export function readingOfBrand(brand: Brand): Reading {
   const tokens = [...resolveTheme(brand, theme.id).values()].flatMap(({ token, colour }) => {
     const value = token.values[theme.id];
     if (!colour || !value) return [];
-    return [{ path: token.path, hex: colour.hex, alpha: colour.alpha, alias: 'token' in value ? paths.get(value.token)! : null }];
+    const { path, description } = token;
+    return [
+      { path, description, hex: colour.hex, alpha: colour.alpha, alias: 'token' in value ? paths.get(value.token)! : null },
+    ];
   });
   return { ...readingOf('brand', palettes), tokens };
 }

@@ -17,19 +17,32 @@ export interface CatchLine extends Found {
 /** ΔE2000 below which two colours count as nearly the same: about what can be told side by side. */
 const NEAR = 1;
 
+/** A colour that is in the catch already, and where it stands, in words. */
+export interface Earlier {
+  readonly hex: string;
+  readonly alpha: number;
+  readonly place: string;
+}
+
+/** Under this name aliases stand in the catch. */
+export const ALIASES = 'Aliases';
+
 /**
  * A reading as a catch, in the source's order, with what only the whole tells: colours that stand twice or nearly so,
  * lie outside sRGB or are translucent. Nothing of the reading is left out.
+ * @param earlier what other sources gave, which this one is compared with as well
  */
-export function catchOf(reading: Reading): CatchLine[] {
+export function catchOf(reading: Reading, earlier: readonly Earlier[] = []): CatchLine[] {
   const taken = reading.palettes.flatMap(({ name, swatches }) => swatches.map((found) => ({ found, palette: name, take: true })));
   const only = reading.palettes.length === 1 ? reading.palettes[0]!.name : '';
   const left = reading.skipped.map((found) => ({ found, palette: only, take: false }));
-  const all = [...taken, ...left];
+  const aliases = reading.aliases.map((found) => ({ found, palette: ALIASES, take: true }));
+  const all = [...taken, ...aliases, ...left];
   // Groups keep together; a single list is told in the order of its source.
-  if (reading.palettes.length <= 1)
+  if (reading.palettes.length <= 1 && aliases.length === 0)
     all.sort((one, two) => one.found.line - two.found.line || one.found.column - two.found.column);
   const near = new Neighbours();
+  for (const { hex, alpha, place } of earlier) near.take({ hex, alpha }, place);
   return all.map(({ found, palette, take }, index) => {
     const colour = found.css === null ? null : readColour(found.css);
     const doubts = colour ? [...found.doubts, ...whole(found, colour, near)] : found.doubts;
@@ -39,11 +52,12 @@ export function catchOf(reading: Reading): CatchLine[] {
 
 function* whole(found: Found, colour: ReadColour, near: Neighbours): Generator<Doubt> {
   const known = found.doubts.some(({ kind }) => kind === 'duplicate');
-  const neighbour = near.take(colour, found.line);
+  // An alias has the colour of another on purpose.
+  const neighbour = found.token?.alias ? null : near.take(colour, `line ${found.line}`);
   if (neighbour && !known) {
     yield neighbour.distance === 0
-      ? doubt('duplicate', `The same colour as on line ${neighbour.line}.`)
-      : doubt('near', `Hardly told from ${neighbour.hex} on line ${neighbour.line}: ΔE ${neighbour.distance.toFixed(2)}.`);
+      ? doubt('duplicate', `The same colour as on ${neighbour.place}.`)
+      : doubt('near', `Hardly told from ${neighbour.hex} on ${neighbour.place}: ΔE ${neighbour.distance.toFixed(2)}.`);
   }
   if (colour.clipped > 0) {
     yield doubt('outside', `Outside sRGB: screens show ${colour.hex}, ${colour.clipped.toFixed(3)} ΔE-OK away.`);
@@ -51,10 +65,7 @@ function* whole(found: Found, colour: ReadColour, near: Neighbours): Generator<D
   if (colour.alpha < 1) yield doubt('translucent', `Translucent: ${Math.round(colour.alpha * 100)} % opaque.`);
 }
 
-interface Neighbour {
-  readonly hex: string;
-  readonly alpha: number;
-  readonly line: number;
+interface Neighbour extends Earlier {
   readonly lab: Lab65;
 }
 
@@ -73,10 +84,10 @@ class Neighbours {
   private readonly exact = new Map<string, Neighbour>();
 
   /** @returns the earlier colour this one is equal or near to, or null and the colour is kept. */
-  take({ hex, alpha }: ReadColour, line: number): (Neighbour & { distance: number }) | null {
+  take({ hex, alpha }: Pick<ReadColour, 'hex' | 'alpha'>, place: string): (Neighbour & { distance: number }) | null {
     const same = this.exact.get(hex + alpha);
     if (same) return { ...same, distance: 0 };
-    const own: Neighbour = { hex, alpha, line, lab: toLab(hex)! };
+    const own: Neighbour = { hex, alpha, place, lab: toLab(hex)! };
     this.exact.set(hex + alpha, own);
     const at = [own.lab.l / REACH.l, own.lab.a / REACH.ab, own.lab.b / REACH.ab].map(Math.floor) as [number, number, number];
     for (let n = 0; n < 27; n++) {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Node } from 'jsonc-parser';
-import type { Brand, Theme, Token } from '../brand/document';
+import { LIMITS, type Brand, type Theme, type Token } from '../brand/document';
 import { resolveTheme } from '../brand/resolve';
 import { readColour, type ReadColour } from '../colour/read';
 import { byte } from '../colour/read';
@@ -38,6 +38,7 @@ const SPACES: Record<string, (components: readonly string[]) => string> = {
 interface Entry {
   readonly path: string;
   readonly value: Node;
+  readonly description: string;
   readonly type: string | undefined;
   readonly at: { line: number; column: number };
 }
@@ -63,9 +64,10 @@ export const dtcg = defineFormat({
     if (json.root) collect(json.root, [], undefined, json.placeOf, entries);
     const resolved = resolver(entries);
     const tokens: ReadToken[] = [];
+    const aliases: ReadSwatch[] = [];
     const groups = new Map<string, ReadSwatch[]>();
     for (const entry of entries.values()) {
-      const { path, at } = entry;
+      const { path, at, description } = entry;
       const end = resolved(entry);
       const text = path;
       if ('fault' in end) problems.push(problem(`${path}: ${end.fault}`, at.line, at.column));
@@ -79,18 +81,23 @@ export const dtcg = defineFormat({
           doubts: [doubt('no colour', `No colour but ${what}: kept untouched.`)],
         });
       } else {
-        const colour = readColour(end.css)!;
+        const { hex, alpha } = readColour(end.css)!;
         const alias = aliasOf(entry.value);
-        tokens.push({ path, hex: colour.hex, alpha: colour.alpha, alias });
-        if (alias !== null) continue;
+        const token = { path, alias, description };
+        tokens.push({ ...token, hex, alpha });
         const cut = path.lastIndexOf('.');
+        const swatch = readSwatch(end.css, { name: path.slice(cut + 1), ...at, text, token });
+        if (alias !== null) {
+          aliases.push(swatch);
+          continue;
+        }
         const group = cut < 0 ? nameOfFile(name).replace(/\.tokens$/, '') : path.slice(0, cut);
         groups.set(group, groups.get(group) ?? []);
-        groups.get(group)!.push(readSwatch(end.css, { name: path.slice(cut + 1), ...at, text }));
+        groups.get(group)!.push(swatch);
       }
     }
     const palettes = [...groups].map(([group, swatches]) => ({ name: group, kind: 'loose' as const, swatches }));
-    return { format: 'dtcg', palettes, tokens, skipped, problems };
+    return { format: 'dtcg', palettes, tokens, aliases, skipped, problems };
   },
   write(brand, themes) {
     const { problems } = material(brand, themes);
@@ -113,7 +120,9 @@ function collect(
   const type = typeof own?.value === 'string' ? own.value : inherited;
   const value = memberOf(node, '$value') ?? memberOf(node, '$ref');
   if (value && path.length > 0) {
-    entries.set(path.join('.'), { path: path.join('.'), value, type, at: placeOf(value.offset) });
+    const words: unknown = memberOf(node, '$description')?.value;
+    const description = typeof words === 'string' ? words.slice(0, LIMITS.description) : '';
+    entries.set(path.join('.'), { path: path.join('.'), value, type, description, at: placeOf(value.offset) });
     return;
   }
   for (const { key, value: child } of membersOf(node)) {

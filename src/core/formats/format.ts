@@ -36,6 +36,17 @@ export interface Found {
   readonly doubts: readonly Doubt[];
   /** What else an ambiguous code may mean, in CSS. */
   readonly other?: string;
+  /** The design token that this colour is the value of. */
+  readonly token?: NamedToken;
+}
+
+/** A design token as its file names it. */
+export interface NamedToken {
+  /** Group names and its own, with dots between, as they stand in the file. */
+  readonly path: string;
+  /** Path of the token it points at; null when it holds a colour itself. */
+  readonly alias: string | null;
+  readonly description: string;
 }
 
 export interface ReadSwatch extends Found {
@@ -52,12 +63,10 @@ export interface ReadPalette {
   readonly swatches: readonly ReadSwatch[];
 }
 
-export interface ReadToken {
-  readonly path: string;
+/** A token with the colour it comes to in the end. */
+export interface ReadToken extends NamedToken {
   readonly hex: string;
   readonly alpha: number;
-  /** Path of the token it points at, or null. */
-  readonly alias: string | null;
 }
 
 /** What a reader understood of a file. Nothing is guessed silently: what was doubtful says so. */
@@ -65,6 +74,8 @@ export interface Reading {
   readonly format: string;
   readonly palettes: readonly ReadPalette[];
   readonly tokens: readonly ReadToken[];
+  /** Tokens that point at others: to be taken as tokens, for they add no swatch of their own. */
+  readonly aliases: readonly ReadSwatch[];
   /** What was left out: repeated in a text, no colour, unreadable. A person may still take what has a colour. */
   readonly skipped: readonly Found[];
   /** What is wrong with the file itself. */

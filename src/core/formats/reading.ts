@@ -5,16 +5,17 @@ import type { Doubt, Found, Problem, ReadPalette, ReadSwatch, Reading } from './
 /** A swatch as a reader found it. `css` must be a colour. */
 export function readSwatch(
   css: string,
-  { name, line, column = 0, text = css, doubts = [], other }: Partial<Omit<Found, 'css'>> & { name: string; line: number },
+  { name, line, column = 0, text = css, doubts = [], ...rest }: Partial<Omit<Found, 'css'>> & { name: string; line: number },
 ): ReadSwatch {
   const { hex, alpha } = readColour(css)!;
   const clean = tidyName(name) || hex;
-  return { name: clean, css, hex, alpha, line, column, text: tidyName(text), doubts, ...(other !== undefined && { other }) };
+  return { ...rest, name: clean, css, hex, alpha, line, column, text: tidyName(text), doubts };
 }
 
 /** A reading of palettes alone. */
 export function readingOf(format: string, palettes: readonly ReadPalette[], problems: readonly Problem[] = []): Reading {
-  return { format, palettes: palettes.filter(({ swatches }) => swatches.length > 0), tokens: [], skipped: [], problems };
+  const filled = palettes.filter(({ swatches }) => swatches.length > 0);
+  return { format, palettes: filled, tokens: [], aliases: [], skipped: [], problems };
 }
 
 /** The answer to a file of this format in which nothing can be read. */
@@ -32,7 +33,11 @@ export function doubt(kind: Doubt['kind'], reason: string): Doubt {
 
 /** Everything a reading has to say, in the file's order: its problems, and every doubt as a warning. */
 export function problemsOf(reading: Reading): Problem[] {
-  const found: readonly Found[] = [...reading.palettes.flatMap(({ swatches }) => swatches), ...reading.skipped];
+  const found: readonly Found[] = [
+    ...reading.palettes.flatMap(({ swatches }) => swatches),
+    ...reading.aliases,
+    ...reading.skipped,
+  ];
   const doubts = found.flatMap(({ line, column, text, doubts: all }) =>
     all.map(({ reason }) => problem(`${text}: ${reason}`, line, Math.max(1, column), 'warning')),
   );

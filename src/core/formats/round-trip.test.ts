@@ -89,12 +89,12 @@ test('the strip of a game palette is read back pixel for pixel, repeated colours
   expect(reading!.palettes[0]!.swatches.map(({ css }) => css)).toEqual(['#102030', '#ffffff', '#102030', '#1f6f7880']);
 });
 
-test('design tokens keep their paths, aliases and opacity, also where a token is a group as well', async () => {
+test('design tokens keep their paths, words, aliases and opacity, also where a token is a group as well', async () => {
   const token = (id: string, path: string, value: object) => ({
     id,
     path,
     role: 'other',
-    description: '',
+    description: `Words on ${path}.`,
     on: [],
     values: { day: value },
   });
@@ -111,10 +111,10 @@ test('design tokens keep their paths, aliases and opacity, also where a token is
   const { tokens, problems } = (await readFile({ name: file!.path, bytes: file!.bytes }))!;
   expect(problems).toEqual([]);
   expect(tokens).toEqual([
-    { path: 'action', hex: '#006871', alpha: 1, alias: null },
-    { path: 'action.hover', hex: '#00585f', alpha: 128 / 255, alias: null },
-    { path: 'link', hex: '#006871', alpha: 1, alias: 'action' },
-    { path: 'deep.er.link', hex: '#006871', alpha: 1, alias: 'link' },
+    { path: 'action', description: 'Words on action.', hex: '#006871', alpha: 1, alias: null },
+    { path: 'action.hover', description: 'Words on action.hover.', hex: '#00585f', alpha: 128 / 255, alias: null },
+    { path: 'link', description: 'Words on link.', hex: '#006871', alpha: 1, alias: 'action' },
+    { path: 'deep.er.link', description: 'Words on deep.er.link.', hex: '#006871', alpha: 1, alias: 'link' },
   ]);
 });
 

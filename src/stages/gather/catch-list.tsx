@@ -1,9 +1,22 @@
+import {
+  closestCenter,
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core';
+import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { CSS } from '@dnd-kit/utilities';
 import { Input } from '@chakra-ui/react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef } from 'react';
-import type { CatchLine } from '@/core/formats/catch';
+import { ALIASES } from '@/core/formats/catch';
 import type { DoubtKind } from '@/core/formats/format';
-import { useCatch } from '@/ui/catch-store';
+import { useBrand } from '@/ui/brand-context';
+import { useCatch, type CatchLine } from '@/ui/catch-store';
+import { RouteSelect } from './route-select';
 import css from './gather.module.css';
 
 const DOUBT_WORDS: Record<DoubtKind, string> = {
@@ -19,17 +32,17 @@ const DOUBT_WORDS: Record<DoubtKind, string> = {
   approximate: 'About right.',
 };
 
-/** The catch line by line: what to take, what was read, and what is doubtful. */
+/** The catch line by line: what to take, in which order, what was read, and what is doubtful. */
 export function CatchList() {
-  const { lines, ticked, tick } = useCatch();
+  const { lines, ticked, tick, move } = useCatch();
   const chosen = useMemo(() => new Set(ticked), [ticked]);
   const last = useRef<number | null>(null);
   const scroller = useRef<HTMLDivElement>(null);
-  /** Lines by index, and before each group of several the name of its palette. */
+  /** Lines, and before each group of several the name of its palette. */
   const rowsShown = useMemo(() => {
     const grouped = new Set(lines.map(({ palette }) => palette)).size > 1;
-    return lines.flatMap((line, at): (number | string)[] =>
-      grouped && line.palette !== lines[at - 1]?.palette ? [line.palette || 'Left out', line.index] : [line.index],
+    return lines.flatMap((line, at): (CatchLine | string)[] =>
+      grouped && line.palette !== lines[at - 1]?.palette ? [line.palette, line] : [line],
     );
   }, [lines]);
   // eslint-disable-next-line react-hooks/incompatible-library -- the virtualiser keeps its own state and is never memoised
@@ -39,17 +52,20 @@ export function CatchList() {
     estimateSize: () => 38,
     overscan: 6,
   });
-  const takeable = lines.filter((line) => line.colour).map((line) => line.index);
+  const takeable = useMemo(() => lines.filter((line) => line.colour).map((line) => line.index), [lines]);
   const all = takeable.length > 0 && takeable.every((index) => chosen.has(index));
   /** With Shift, everything from the line ticked before to this one. */
   const tickLine = (index: number, on: boolean, range: boolean) => {
-    const [from, to] =
-      range && last.current !== null ? [Math.min(last.current, index), Math.max(last.current, index)] : [index, index];
-    tick(
-      takeable.filter((one) => one >= from && one <= to),
-      on,
-    );
+    const [one, two] = [takeable.indexOf(range && last.current !== null ? last.current : index), takeable.indexOf(index)];
+    tick(takeable.slice(Math.min(one, two), Math.max(one, two) + 1), on);
     last.current = index;
+  };
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const drop = ({ active, over }: DragEndEvent) => {
+    if (over && over.id !== active.id) move(Number(active.id), Number(over.id));
   };
   return (
     <>
@@ -68,22 +84,78 @@ export function CatchList() {
         <span>Doubtful because</span>
       </div>
       <div ref={scroller} className={css.list} data-testid="catch">
-        <div style={{ height: rows.getTotalSize(), position: 'relative' }}>
-          {rows.getVirtualItems().map((row) => {
-            const shown = rowsShown[row.index]!;
-            return (
-              <div key={row.key} ref={rows.measureElement} data-index={row.index} className={css.line} style={{ top: row.start }}>
-                {typeof shown === 'string' ? (
-                  <h3 className={css.group}>{shown}</h3>
-                ) : (
-                  <Line line={lines[shown]!} ticked={chosen.has(shown)} onTick={tickLine} />
-                )}
-              </div>
-            );
-          })}
-        </div>
+        <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop} id="catch">
+          {/* dnd-kit takes the id 0 for none, so ids are texts. */}
+          <SortableContext items={takeable.map(String)} strategy={verticalListSortingStrategy}>
+            <div style={{ height: rows.getTotalSize(), position: 'relative' }}>
+              {rows.getVirtualItems().map((row) => {
+                const shown = rowsShown[row.index]!;
+                return (
+                  <div
+                    key={row.key}
+                    ref={rows.measureElement}
+                    data-index={row.index}
+                    className={css.row}
+                    style={{ top: row.start }}
+                  >
+                    {typeof shown === 'string' ? (
+                      <Group name={shown} />
+                    ) : (
+                      <Line line={shown} ticked={chosen.has(shown.index)} onTick={tickLine} />
+                    )}
+                  </div>
+                );
+              })}
+            </div>
+          </SortableContext>
+        </DndContext>
       </div>
     </>
+  );
+}
+
+/** The head of a group: what its palette will be called, and where it goes. */
+function Group({ name }: { name: string }) {
+  const palettes = useBrand((state) => state.replica.brand.palettes);
+  const hasTokens = useCatch((state) => state.lines.some(({ token }) => token));
+  const route = useCatch((state) => state.routes[name]) ?? { to: 'new', name };
+  const send = useCatch((state) => state.send);
+  if (name === '' || name === ALIASES) {
+    return (
+      <div className={css.group}>
+        <h3>{name === '' ? 'Left out' : 'Aliases, brought in as tokens that point at others'}</h3>
+      </div>
+    );
+  }
+  return (
+    <div className={css.group}>
+      <h3>
+        {route.to === 'new' ? (
+          <Input
+            size="xs"
+            variant="flushed"
+            fontWeight="600"
+            aria-label={`Palette for ${name}`}
+            value={route.name}
+            maxLength={120}
+            onChange={(event) => send([name], { to: 'new', name: event.target.value })}
+          />
+        ) : (
+          name
+        )}
+      </h3>
+      <RouteSelect
+        label={`Send ${name} to`}
+        route={route}
+        fresh="a new palette"
+        name={name}
+        palettes={palettes}
+        withTokens={hasTokens}
+        width="170px"
+        small
+        onRoute={(next) => send([name], next)}
+      />
+    </div>
   );
 }
 
@@ -94,11 +166,20 @@ interface LineProps {
 }
 
 function Line({ line, ticked, onTick }: LineProps) {
-  const { index, colour, doubts, other } = line;
+  const { index, colour, doubts, other, token } = line;
   const { rename, readOtherwise } = useCatch.getState();
   const name = useCatch((state) => state.names[index]) ?? line.name;
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
+    id: String(index),
+    disabled: !colour,
+  });
   return (
-    <>
+    <div
+      ref={setNodeRef}
+      className={css.line}
+      data-dragging={isDragging || undefined}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+    >
       <input
         type="checkbox"
         aria-label={`Take ${name}`}
@@ -106,9 +187,21 @@ function Line({ line, ticked, onTick }: LineProps) {
         disabled={!colour}
         onChange={(event) => onTick(index, event.target.checked, (event.nativeEvent as MouseEvent).shiftKey)}
       />
-      {colour ? <i className={css.patch} style={{ background: colour.hex }} /> : <i className={css.none} />}
-      <code>{colour?.hex ?? '–'}</code>
       {colour ? (
+        <button
+          ref={setActivatorNodeRef}
+          className={css.patch}
+          style={{ background: colour.hex }}
+          {...attributes}
+          {...listeners}
+          aria-label={`Move ${name}`}
+          title="Drag to another place"
+        />
+      ) : (
+        <i className={css.none} />
+      )}
+      <code>{colour?.hex ?? '–'}</code>
+      {colour && !token?.alias ? (
         <Input
           size="xs"
           variant="flushed"
@@ -118,9 +211,9 @@ function Line({ line, ticked, onTick }: LineProps) {
           onChange={(event) => rename(index, event.target.value)}
         />
       ) : (
-        <span />
+        <span className={css.alias}>{token?.alias && `→ ${token.alias}`}</span>
       )}
-      <code className={css.source} title={line.text}>
+      <code className={css.source} title={`${line.source}: ${line.text}`}>
         {line.column > 0 ? `${line.line}:${line.column}` : line.line} {line.text}
       </code>
       <span className={css.doubt} title={doubts.map(({ reason }) => reason).join(' ')}>
@@ -135,6 +228,6 @@ function Line({ line, ticked, onTick }: LineProps) {
           </span>
         ))}
       </span>
-    </>
+    </div>
   );
 }

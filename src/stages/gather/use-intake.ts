@@ -3,8 +3,9 @@ import { newId } from '@/core/brand/identity';
 import { pictureRefusal } from '@/core/formats/picture';
 import { pictureSize } from '@/core/image/size';
 import type { SourceFile } from '@/core/formats/format';
-import { useCatch } from '@/ui/catch-store';
+import { earlierIn, useCatch } from '@/ui/catch-store';
 import { takeIn } from '@/workers/intake';
+import type { Earlier } from '@/core/formats/catch';
 
 /** Larger files are not read into the page. */
 const LARGEST = 64 * 1024 * 1024;
@@ -32,13 +33,17 @@ export function useIntake() {
   useEffect(() => () => running.current?.abort(new DOMException('The page was left.', 'AbortError')), []);
 
   /** Runs one intake; a newer one ends it. */
-  const run = async (work: (read: (file: SourceFile) => ReturnType<typeof takeIn>) => Promise<void>) => {
+  const run = async (
+    work: (read: (file: SourceFile, earlier?: readonly Earlier[]) => ReturnType<typeof takeIn>) => Promise<void>,
+  ) => {
     running.current?.abort(new DOMException('A newer source came.', 'AbortError'));
     const controller = new AbortController();
     running.current = controller;
     setReading(0);
     try {
-      await work((file) => takeIn(file, (share) => controller.signal.aborted || setReading(share), controller.signal));
+      await work((file, earlier = []) =>
+        takeIn(file, earlier, (share) => controller.signal.aborted || setReading(share), controller.signal),
+      );
     } catch (error) {
       if (!(error instanceof DOMException && error.name === 'AbortError')) throw error;
     } finally {
@@ -77,7 +82,8 @@ export function useIntake() {
           setPicture({ id: newId(), name: file.name, bytes });
           return;
         }
-        const { format, lines, problems } = await read({ name: file.name, bytes });
+        const earlier = at === 0 ? [] : earlierIn(useCatch.getState().lines);
+        const { format, lines, problems } = await read({ name: file.name, bytes }, earlier);
         if (format === null)
           refuse(
             'This file is of a kind that is not read here; give a swatch file, a table, a picture, a style sheet, tokens or any text.',

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { catchOf } from '@/core/formats/catch';
 import { readingOf, readSwatch } from '@/core/formats/reading';
-import { useCatch } from '@/ui/catch-store';
+import { earlierIn, useCatch } from '@/ui/catch-store';
 import { isTyping } from '@/ui/typing';
 
 /** The browser's own picker, EyeDropper API (WICG); not every browser has one. */
@@ -26,7 +26,7 @@ export function useScreenPick() {
         const { lines, append } = useCatch.getState();
         const swatch = readSwatch(sRGBHex.toLowerCase(), { name: '', line: lines.length + 1 });
         append('the screen', {
-          lines: catchOf(readingOf('screen', [{ name: 'Picked', kind: 'loose', swatches: [swatch] }])),
+          lines: catchOf(readingOf('screen', [{ name: 'Picked', kind: 'loose', swatches: [swatch] }]), earlierIn(lines)),
           problems: [],
         });
       }

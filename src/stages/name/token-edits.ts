@@ -1,29 +1,14 @@
 import type { Command } from '@/core/brand/commands';
 import type { Brand, Token, TokenValue } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
-
-/** What a first word of a path usually means; the person can say otherwise in the readout. */
-const ROLE_OF: Record<string, Token['role']> = {
-  surface: 'surface',
-  background: 'surface',
-  text: 'text',
-  border: 'border',
-  accent: 'accent',
-  brand: 'accent',
-  action: 'state',
-  state: 'state',
-  status: 'status',
-  data: 'data',
-  route: 'data',
-  series: 'data',
-};
+import { likelyRole } from '@/core/brand/token-role';
 
 /** A new token with the same value in every theme. */
 export function newToken(brand: Brand, path: string, value: TokenValue): { command: Command; id: string } {
   const token: Token = {
     id: newId(),
     path,
-    role: ROLE_OF[path.split('.')[0]!.toLowerCase()] ?? 'other',
+    role: likelyRole(path),
     description: '',
     on: [],
     values: Object.fromEntries(brand.themes.map((theme) => [theme.id, value])),
