@@ -10,6 +10,7 @@ import type { Command } from '@/core/brand/commands';
 import type { Brand } from '@/core/brand/document';
 import type { Role } from '@/core/brand/roles';
 import type { ManifestEntry } from '@/core/formats/bundle';
+import type { ShelfEntry } from '@/core/shelf/shelf-palette';
 import { environment } from './environment';
 
 type Row<T extends Model> = Model<InferAttributes<T>, InferCreationAttributes<T>>;
@@ -78,6 +79,22 @@ export interface ReleaseFileRow extends Row<ReleaseFileRow> {
   bytes: Buffer;
 }
 
+export interface ShelfPaletteRow extends Row<ShelfPaletteRow> {
+  id: string;
+  organisationId: string;
+  entry: ShelfEntry;
+  personId: string;
+  at: CreationOptional<Date>;
+}
+export interface PictureRow extends Row<PictureRow> {
+  brandId: string;
+  sha256: string;
+  mediaType: string;
+  bytes: Buffer;
+  personId: string;
+  at: CreationOptional<Date>;
+}
+
 function define(sequelize: Sequelize) {
   // Each attribute needs an object of its own: Sequelize writes the column's name into it.
   const key = () => ({ type: DataTypes.TEXT, primaryKey: true });
@@ -135,6 +152,21 @@ function define(sequelize: Sequelize) {
       mediaType: text(),
       sha256: text(),
       bytes: { type: DataTypes.BLOB, allowNull: false },
+    }),
+    ShelfPalette: sequelize.define<ShelfPaletteRow>('shelfPalette', {
+      id: key(),
+      organisationId: text(),
+      entry: json(),
+      personId: text(),
+      at: now(),
+    }),
+    Picture: sequelize.define<PictureRow>('picture', {
+      brandId: key(),
+      sha256: key(),
+      mediaType: text(),
+      bytes: { type: DataTypes.BLOB, allowNull: false },
+      personId: text(),
+      at: now(),
     }),
   };
 }

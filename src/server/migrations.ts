@@ -75,6 +75,29 @@ const MIGRATIONS: { name: string; up: (context: QueryInterface) => Promise<unkno
         CREATE TABLE attempts (key varchar(255) PRIMARY KEY, points integer NOT NULL DEFAULT 0, expire bigint);
       `),
   },
+  {
+    name: '0002-shelf-and-pictures',
+    up: (context) =>
+      context.sequelize.query(`
+        CREATE TABLE shelf_palettes (
+          id text PRIMARY KEY,
+          organisation_id text NOT NULL REFERENCES organisations ON DELETE CASCADE,
+          entry jsonb NOT NULL,
+          person_id text NOT NULL REFERENCES people,
+          at timestamptz NOT NULL DEFAULT now()
+        );
+        CREATE INDEX shelf_palettes_of ON shelf_palettes (organisation_id);
+        CREATE TABLE pictures (
+          brand_id text NOT NULL REFERENCES brands ON DELETE CASCADE,
+          sha256 text NOT NULL,
+          media_type text NOT NULL,
+          bytes bytea NOT NULL,
+          person_id text NOT NULL REFERENCES people,
+          at timestamptz NOT NULL DEFAULT now(),
+          PRIMARY KEY (brand_id, sha256)
+        );
+      `),
+  },
 ];
 
 /** Brings the database up to date. @returns the names of the steps that were taken. */

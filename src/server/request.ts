@@ -64,7 +64,8 @@ export async function body<T extends z.ZodType>(request: Request, schema: T): Pr
   return parsed.data;
 }
 
-function mustBeSameOrigin(request: Request): void {
+/** Refuses a write that does not come from a page of this same origin. */
+export function mustBeSameOrigin(request: Request): void {
   const origin = request.headers.get('origin');
   const host = request.headers.get('host');
   if (!origin || !host || !URL.canParse(origin) || new URL(origin).host !== host) {
@@ -72,17 +73,29 @@ function mustBeSameOrigin(request: Request): void {
   }
 }
 
+/** A write's body as bytes, bounded like any other. */
+export async function bytes(request: Request): Promise<Uint8Array> {
+  mustBeSameOrigin(request);
+  const chunks: Uint8Array[] = [];
+  for await (const chunk of limited(request)) chunks.push(chunk);
+  return Buffer.concat(chunks);
+}
+
 async function limitedText(request: Request): Promise<string> {
-  const tooLarge = new Refused(413, 'This is more than 8 MB at once; send it in parts.');
-  if (Number(request.headers.get('content-length') ?? 0) > BODY_LIMIT) throw tooLarge;
   const decoder = new TextDecoder();
   let text = '';
+  for await (const chunk of limited(request)) text += decoder.decode(chunk, { stream: true });
+  return text + decoder.decode();
+}
+
+async function* limited(request: Request): AsyncGenerator<Uint8Array> {
+  const tooLarge = new Refused(413, 'This is more than 8 MB at once; send it in parts.');
+  if (Number(request.headers.get('content-length') ?? 0) > BODY_LIMIT) throw tooLarge;
   let size = 0;
   const reader = request.body?.getReader();
   for (let chunk = await reader?.read(); chunk && !chunk.done; chunk = await reader?.read()) {
     size += chunk.value.length;
     if (size > BODY_LIMIT) throw tooLarge;
-    text += decoder.decode(chunk.value, { stream: true });
+    yield chunk.value;
   }
-  return text + decoder.decode();
 }

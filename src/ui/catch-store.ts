@@ -1,6 +1,7 @@
 import { create } from 'zustand';
 import { createJSONStorage, persist } from 'zustand/middleware';
 import type { Route } from '@/core/brand/bring-in';
+import type { PaletteSource } from '@/core/brand/document';
 import type { CatchLine as Line, Earlier } from '@/core/formats/catch';
 import { readColour } from '@/core/colour/read';
 import type { Problem } from '@/core/formats/format';
@@ -26,6 +27,8 @@ interface CatchState {
   readonly names: Readonly<Record<number, string>>;
   /** Where the person sends each group, by its name; other groups become new palettes. */
   readonly routes: Readonly<Record<string, Route>>;
+  /** What new palettes are to name as their source, by group. */
+  readonly origins: Readonly<Record<string, PaletteSource>>;
   readonly setText: (text: string) => void;
   /** A new catch in place of the last one. */
   readonly replace: (source: string, found: Found) => void;
@@ -44,9 +47,10 @@ interface CatchState {
 interface Found {
   readonly lines: readonly Line[];
   readonly problems: readonly Problem[];
+  readonly origin?: PaletteSource;
 }
 
-const EMPTY = { text: '', sources: [], lines: [], problems: [], ticked: [], names: {}, routes: {} };
+const EMPTY = { text: '', sources: [], lines: [], problems: [], ticked: [], names: {}, routes: {}, origins: {} };
 
 /** Larger catches are kept only while the page is open: writing them down at every tick would be felt. */
 const KEPT = { lines: 2_000, characters: 200_000 };
@@ -95,10 +99,10 @@ export const useCatch = create<CatchState>()(
       version: 2,
       // The server draws the page without this browser's disk; the gather stage takes the catch up once it is shown.
       skipHydration: true,
-      partialize: ({ text, sources, lines, problems, ticked, names, routes }) =>
+      partialize: ({ text, sources, lines, problems, ticked, names, routes, origins }) =>
         lines.length > KEPT.lines || text.length > KEPT.characters
           ? EMPTY
-          : { text, sources, lines, problems, ticked, names, routes },
+          : { text, sources, lines, problems, ticked, names, routes, origins },
       storage: createJSONStorage(() => ({
         getItem: (key) => localStorage.getItem(key),
         removeItem: (key) => localStorage.removeItem(key),
@@ -122,7 +126,7 @@ export function earlierIn(lines: readonly CatchLine[]): Earlier[] {
   );
 }
 
-type Content = Pick<CatchState, 'sources' | 'lines' | 'problems' | 'ticked' | 'names' | 'routes'>;
+type Content = Pick<CatchState, 'sources' | 'lines' | 'problems' | 'ticked' | 'names' | 'routes' | 'origins'>;
 
 function added({ sources, lines, problems, ...rest }: Content, source: string, found: Found): Partial<CatchState> {
   const first = lines.length;
@@ -139,6 +143,9 @@ function added({ sources, lines, problems, ...rest }: Content, source: string, f
     sources: sources.includes(source) ? sources : [...sources, source],
     lines: [...lines, ...fresh],
     problems: [...problems, ...found.problems.map((one) => ({ ...one, source }))],
+    ...(found.origin && {
+      origins: { ...rest.origins, ...Object.fromEntries(fresh.map(({ palette }) => [palette, found.origin!])) },
+    }),
     ticked: [...rest.ticked, ...fresh.filter(({ take }) => take).map(({ index }) => index)],
   };
 }

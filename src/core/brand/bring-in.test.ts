@@ -36,8 +36,10 @@ const ids = () => {
   let n = 0;
   return () => `n${++n}`;
 };
-const bring = (arrivals: Partial<Arrivals>) => {
-  const done = bringIn(brand, { groups: [], kind: 'loose', themes: null, aliases: [], ...arrivals }, ids());
+type Given = Omit<Partial<Arrivals>, 'groups'> & { groups: Omit<Arrivals['groups'][number], 'kind'>[] };
+const bring = ({ groups, ...rest }: Given) => {
+  const kind = 'categorical';
+  const done = bringIn(brand, { themes: null, aliases: [], groups: groups.map((group) => ({ kind, ...group })), ...rest }, ids());
   if (!done.command) return { ...done, after: brand };
   const applied = apply(brand, done.command);
   if (!applied.ok) throw new Error(applied.refusal);
@@ -85,7 +87,6 @@ test('replacing never breaks a token and is undone whole, whatever comes', () =>
 
 test('groups go their own ways; new palettes of one name become one', () => {
   const { after, palette } = bring({
-    kind: 'categorical',
     groups: [
       { route: { to: 'new', name: ' Sea ' }, swatches: colours('A #111111') },
       { route: { to: 'append', palette: 'core' }, swatches: colours('B #222222') },

@@ -1,5 +1,5 @@
 import type { Command, Step } from './commands';
-import { LIMITS, type Brand, type Palette, type Swatch, type Token, type TokenValue } from './document';
+import { LIMITS, type Brand, type Palette, type PaletteSource, type Swatch, type Token, type TokenValue } from './document';
 import { replacePalette, type Incoming, type SeamRow } from './replace-palette';
 import { likelyRole } from './token-role';
 
@@ -30,13 +30,14 @@ export interface ArrivingAlias extends ArrivingToken {
 
 export interface Arrival {
   readonly route: Route;
+  /** Kind and source of the palette, should it be a new one. */
+  readonly kind: Palette['kind'];
+  readonly source?: PaletteSource;
   readonly swatches: readonly ArrivingSwatch[];
 }
 
 export interface Arrivals {
   readonly groups: readonly Arrival[];
-  /** Kind of the new palettes. */
-  readonly kind: Palette['kind'];
   /** Ids of the themes that tokens get their values in; null when no tokens are brought. */
   readonly themes: readonly string[] | null;
   readonly aliases: readonly ArrivingAlias[];
@@ -60,7 +61,7 @@ export interface BroughtIn {
  * the brand already gets its value set in the themes named; any other is added. Aliases stay aliases as long as what
  * they point at comes too or is in the brand.
  */
-export function bringIn(brand: Brand, { groups, kind, themes, aliases }: Arrivals, newId: () => string): BroughtIn {
+export function bringIn(brand: Brand, { groups, themes, aliases }: Arrivals, newId: () => string): BroughtIn {
   const steps: Step[] = [];
   const seams: { palette: Palette; rows: readonly SeamRow[] }[] = [];
   const notes: string[] = [];
@@ -68,7 +69,7 @@ export function bringIn(brand: Brand, { groups, kind, themes, aliases }: Arrival
   const values: [ArrivingToken, TokenValue][] = [];
   let first: string | null = null;
   let count = 0;
-  for (const [route, swatches] of merged(brand, groups)) {
+  for (const { route, kind, source, swatches } of merged(brand, groups)) {
     let ids: readonly (string | null)[] = swatches.map(() => null);
     if (route.to === 'tokens') {
       if (!themes) continue;
@@ -84,7 +85,11 @@ export function bringIn(brand: Brand, { groups, kind, themes, aliases }: Arrival
       ids = added.map(({ id }) => id);
       const id = route.to === 'new' ? newId() : route.palette;
       if (route.to === 'new')
-        steps.push({ do: 'palette.add', palette: { id, name: route.name, kind, swatches: added }, before: null });
+        steps.push({
+          do: 'palette.add',
+          palette: { id, name: route.name, kind, ...(source && { source }), swatches: added },
+          before: null,
+        });
       else steps.push({ do: 'swatch.add', palette: id, swatches: added, before: null });
       first ??= id;
     }
@@ -116,18 +121,18 @@ function words(count: number, one: string, many: string): string {
 }
 
 /** Groups that go to the same palette as one, in the order of the first. A palette that is no longer there is made anew. */
-function merged(brand: Brand, groups: readonly Arrival[]): [Route, ArrivingSwatch[]][] {
-  const byTarget = new Map<string, [Route, ArrivingSwatch[]]>();
-  for (const { route: given, swatches } of groups) {
+function merged(brand: Brand, groups: readonly Arrival[]): Arrival[] {
+  const byTarget = new Map<string, Arrival>();
+  for (const group of groups) {
+    const given = group.route;
     const there = !('palette' in given) || brand.palettes.some(({ id }) => id === given.palette);
     const named = given.to === 'new' ? given.name.trim() : '';
     const route: Route = given.to === 'new' || !there ? { to: 'new', name: named || 'Gathered' } : given;
     const key = JSON.stringify(route);
     const known = byTarget.get(key);
-    if (known) known[1].push(...swatches);
-    else byTarget.set(key, [route, [...swatches]]);
+    byTarget.set(key, known ? { ...known, swatches: [...known.swatches, ...group.swatches] } : { ...group, route });
   }
-  return [...byTarget.values()].filter(([, swatches]) => swatches.length > 0);
+  return [...byTarget.values()].filter(({ swatches }) => swatches.length > 0);
 }
 
 /** A path of another tool as one of ours: what a path may not hold becomes a hyphen. */

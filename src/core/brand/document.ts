@@ -48,10 +48,17 @@ export const Swatch = z.strictObject({
   locked: z.boolean(),
 });
 
+/** What a palette was made from: a picture kept beside the brand, by its SHA-256, or a palette of the shelf. */
+export const PaletteSource = z.union([
+  z.strictObject({ picture: z.string().regex(/^[0-9a-f]{64}$/), name }),
+  z.strictObject({ shelf: id, name }),
+]);
+
 export const Palette = z.strictObject({
   id,
   name,
   kind: z.enum(PALETTE_KINDS),
+  source: PaletteSource.optional(),
   swatches: z.array(Swatch).max(LIMITS.swatches, `A palette holds at most ${LIMITS.swatches} swatches.`),
 });
 
@@ -136,6 +143,7 @@ export const Brand = BrandShape.superRefine((brand, context) => {
 
 export type Brand = z.infer<typeof Brand>;
 export type Palette = z.infer<typeof Palette>;
+export type PaletteSource = z.infer<typeof PaletteSource>;
 export type Swatch = z.infer<typeof Swatch>;
 export type Theme = z.infer<typeof Theme>;
 export type Token = z.infer<typeof Token>;

@@ -1,14 +1,15 @@
 import { converter, differenceCiede2000, type Lab65 } from 'culori';
 import { readColour, type ReadColour } from '../colour/read';
-import type { Doubt, Found, Reading } from './format';
+import type { Doubt, Found, Reading, ReadPalette } from './format';
 import { doubt } from './reading';
 
 /** One line of the catch: what an intake found, waiting to be accepted. */
 export interface CatchLine extends Found {
   /** Place in the catch, from 0. */
   readonly index: number;
-  /** The palette of the source it stands in. */
+  /** The palette of the source it stands in, and its kind. */
   readonly palette: string;
+  readonly kind: ReadPalette['kind'];
   readonly colour: ReadColour | null;
   /** Whether it is taken unless somebody says otherwise. */
   readonly take: boolean;
@@ -33,20 +34,23 @@ export const ALIASES = 'Aliases';
  * @param earlier what other sources gave, which this one is compared with as well
  */
 export function catchOf(reading: Reading, earlier: readonly Earlier[] = []): CatchLine[] {
-  const taken = reading.palettes.flatMap(({ name, swatches }) => swatches.map((found) => ({ found, palette: name, take: true })));
+  const taken = reading.palettes.flatMap(({ name, kind, swatches }) =>
+    swatches.map((found) => ({ found, palette: name, kind, take: true })),
+  );
+  const kind = 'loose' as const;
   const only = reading.palettes.length === 1 ? reading.palettes[0]!.name : '';
-  const left = reading.skipped.map((found) => ({ found, palette: only, take: false }));
-  const aliases = reading.aliases.map((found) => ({ found, palette: ALIASES, take: true }));
+  const left = reading.skipped.map((found) => ({ found, palette: only, kind, take: false }));
+  const aliases = reading.aliases.map((found) => ({ found, palette: ALIASES, kind, take: true }));
   const all = [...taken, ...aliases, ...left];
   // Groups keep together; a single list is told in the order of its source.
   if (reading.palettes.length <= 1 && aliases.length === 0)
     all.sort((one, two) => one.found.line - two.found.line || one.found.column - two.found.column);
   const near = new Neighbours();
   for (const { hex, alpha, place } of earlier) near.take({ hex, alpha }, place);
-  return all.map(({ found, palette, take }, index) => {
+  return all.map(({ found, take, ...group }, index) => {
     const colour = found.css === null ? null : readColour(found.css);
     const doubts = colour ? [...found.doubts, ...whole(found, colour, near)] : found.doubts;
-    return { ...found, doubts, index, palette, colour, take };
+    return { ...found, ...group, doubts, index, colour, take };
   });
 }
 

@@ -3,24 +3,29 @@
 import { Button, Progress } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
+import { nameOfFile } from '@/core/formats/reading';
+import { useBrand } from '@/ui/brand-context';
 import { useCatch } from '@/ui/catch-store';
 import { useGoTo } from '@/ui/stage-link';
 import { StageTitle } from '@/ui/stage-title';
+import { attachPicture } from './attach-picture';
 import { Camera } from './camera';
 import { CatchList } from './catch-list';
 import { Generator } from './generator';
 import { PictureSource } from './picture-source';
 import { SendCatch } from './send-catch';
+import { Shelf } from './shelf';
 import { TextSource } from './text-source';
 import { useIntake } from './use-intake';
 import { useScreenPick } from './use-screen-pick';
 import css from './gather.module.css';
 
 export function Gather() {
+  const id = useBrand((state) => state.id);
   const { text, sources, lines, problems, clear } = useCatch();
   const { reading, stop, picture, closePicture, takeText, takeFiles } = useIntake();
   const pick = useScreenPick();
-  const [panel, setPanel] = useState<'camera' | 'generator' | null>(null);
+  const [panel, setPanel] = useState<'camera' | 'generator' | 'shelf' | null>(null);
   const goTo = useGoTo();
   const take = (files: File[]) => {
     setPanel(null);
@@ -35,6 +40,12 @@ export function Gather() {
     clear();
   };
   const waiting = lines.length === 0;
+  /** A picture stays with the palette that was made from it. */
+  const keepPicture = async () => {
+    if (!picture || panel) return {};
+    const source = await attachPicture(id, picture);
+    return source ? { [nameOfFile(picture.name)]: source } : {};
+  };
   return (
     <div {...getRootProps()} className={css.stage} data-dropping={isDragActive || undefined}>
       <input {...getInputProps()} data-testid="files" />
@@ -54,16 +65,21 @@ export function Gather() {
         <Button size="xs" variant="outline" onClick={() => setPanel('generator')}>
           Generate
         </Button>
+        <Button size="xs" variant="outline" onClick={() => setPanel('shelf')}>
+          Shelf
+        </Button>
         <Button size="xs" variant="outline" disabled={waiting && !text && !picture} onClick={empty}>
           Empty the catch
         </Button>
       </StageTitle>
-      <div className={css.columns}>
+      <div className={css.columns} data-wide={panel === 'shelf' || undefined}>
         <section>
           {panel === 'camera' ? (
             <Camera onFrame={(file) => take([file])} onClose={() => setPanel(null)} />
           ) : panel === 'generator' ? (
             <Generator onClose={() => setPanel(null)} />
+          ) : panel === 'shelf' ? (
+            <Shelf onClose={() => setPanel(null)} />
           ) : picture ? (
             <PictureSource key={picture.id} picture={picture} onClose={closePicture} />
           ) : (
@@ -110,6 +126,7 @@ export function Gather() {
           ) : (
             <>
               <SendCatch
+                beforeSend={keepPicture}
                 onSent={() => {
                   closePicture();
                   setPanel(null);

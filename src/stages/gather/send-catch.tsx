@@ -1,20 +1,27 @@
 import { Button, Input, NativeSelect } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import { bringIn, type Route } from '@/core/brand/bring-in';
-import { PALETTE_KINDS, type Palette } from '@/core/brand/document';
+import { PALETTE_KINDS, type Palette, type PaletteSource } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
-import { useCatch } from '@/ui/catch-store';
+import { useCatch, type CatchLine } from '@/ui/catch-store';
 import { RouteSelect } from './route-select';
 import { Seam } from './seam';
 import css from './gather.module.css';
 
 const NO_TOKENS = '';
 const ALL_THEMES = 'all';
+const VARIOUS = '';
+
+interface Props {
+  /** Keeps what is to be kept of the source before its colours go in. @returns the origins that only then are known */
+  beforeSend: () => Promise<Readonly<Record<string, PaletteSource>>>;
+  onSent: () => void;
+}
 
 /** Where the ticked lines go, what that would change, and the button that does it. */
-export function SendCatch({ onSent }: { onSent: () => void }) {
-  const { lines, ticked, names, routes, send, clear } = useCatch();
+export function SendCatch({ beforeSend, onSent }: Props) {
+  const { lines, ticked, names, routes, origins, send, clear } = useCatch();
   const { brand, theme, run, choosePalette } = useBrand((state) => ({
     brand: state.replica.brand,
     theme: state.theme,
@@ -22,7 +29,8 @@ export function SendCatch({ onSent }: { onSent: () => void }) {
     choosePalette: state.choosePalette,
   }));
   const mayEdit = useMayEdit();
-  const [kind, setKind] = useState<Palette['kind']>('loose');
+  const [chosenKind, setKind] = useState<Palette['kind'] | null>(null);
+  const [sending, setSending] = useState(false);
   const [tokensIn, setTokensIn] = useState<string | null>(null);
   const hasTokens = lines.some(({ token }) => token);
   const themesOfTokens = tokensIn ?? (knownPaths() ? theme : ALL_THEMES);
@@ -33,47 +41,62 @@ export function SendCatch({ onSent }: { onSent: () => void }) {
     return lines.some(({ token }) => token && paths.has(token.path));
   }
 
-  const chosen = useMemo(() => {
+  /** Ticked lines by their group, and the ticked aliases, which have none. */
+  const { chosen, aliases } = useMemo(() => {
     const taken = new Set(ticked);
-    return lines.filter((line) => line.colour && taken.has(line.index));
+    const byGroup = new Map<string, CatchLine[]>();
+    const pointing: CatchLine[] = [];
+    for (const line of lines) {
+      if (!line.colour || !taken.has(line.index)) continue;
+      if (line.token?.alias) pointing.push(line);
+      else if (!byGroup.get(line.palette)?.push(line)) byGroup.set(line.palette, [line]);
+    }
+    return { chosen: byGroup, aliases: pointing };
   }, [lines, ticked]);
-  const groups = useMemo(() => [...new Set(chosen.filter(({ token }) => !token?.alias).map(({ palette }) => palette))], [chosen]);
+  const groups = [...chosen.keys()];
   const routeOf = (group: string): Route => routes[group] ?? { to: 'new', name: group || 'Gathered' };
   const whole =
     groups.length > 0 && new Set(groups.map((group) => keyOf(routeOf(group)))).size === 1 ? routeOf(groups[0]!) : null;
   const single = groups.length === 1 && whole?.to === 'new' ? whole : null;
 
-  const plan = useMemo(() => {
-    const nameOf = (line: (typeof chosen)[number]) => names[line.index]?.trim() || line.name;
-    return bringIn(
+  const kinds = [...new Set(groups.map(kindOf))];
+  function kindOf(group: string): Palette['kind'] {
+    return chosenKind ?? chosen.get(group)![0]!.kind;
+  }
+  const themes =
+    !hasTokens || themesOfTokens === NO_TOKENS
+      ? null
+      : themesOfTokens === ALL_THEMES
+        ? brand.themes.map(({ id }) => id)
+        : [themesOfTokens];
+  const planned = (sources: Readonly<Record<string, PaletteSource>>) =>
+    bringIn(
       brand,
       {
-        kind,
-        themes:
-          !hasTokens || themesOfTokens === NO_TOKENS
-            ? null
-            : themesOfTokens === ALL_THEMES
-              ? brand.themes.map(({ id }) => id)
-              : [themesOfTokens],
+        themes,
         groups: groups.map((group) => ({
-          route: routes[group] ?? { to: 'new', name: group || 'Gathered' },
-          swatches: chosen
-            .filter((line) => line.palette === group && !line.token?.alias)
-            .map((line) => ({ name: nameOf(line), value: line.css!, ...(line.token && { token: line.token }) })),
+          route: routeOf(group),
+          kind: kindOf(group),
+          ...(sources[group] && { source: sources[group] }),
+          swatches: chosen.get(group)!.map(({ index, name, css: value, token }) => ({
+            name: names[index]?.trim() || name,
+            value: value!,
+            ...(token && { token }),
+          })),
         })),
-        aliases: chosen.flatMap(({ token, css: value }) =>
-          token?.alias ? [{ ...token, alias: token.alias, value: value! }] : [],
-        ),
+        aliases: aliases.map(({ token, css: value }) => ({ ...token!, alias: token!.alias!, value: value! })),
       },
       newId,
     );
-  }, [brand, kind, hasTokens, themesOfTokens, groups, chosen, names, routes]);
-
-  const colours = chosen.filter(({ token }) => !token?.alias).length;
+  const plan = planned(origins);
+  const colours = [...chosen.values()].reduce((sum, group) => sum + group.length, 0);
   const tokens = plan.tokens.added + plan.tokens.set;
-  const bring = () => {
-    if (!plan.command || !run(plan.command)) return;
-    if (plan.palette) choosePalette(plan.palette);
+  const bring = async () => {
+    setSending(true);
+    const { command, palette } = planned({ ...origins, ...(await beforeSend()) });
+    setSending(false);
+    if (!command || !run(command)) return;
+    if (palette) choosePalette(palette);
     clear();
     onSent();
   };
@@ -82,7 +105,7 @@ export function SendCatch({ onSent }: { onSent: () => void }) {
       className={css.send}
       onSubmit={(event) => {
         event.preventDefault();
-        bring();
+        void bring();
       }}
     >
       <label>
@@ -94,7 +117,7 @@ export function SendCatch({ onSent }: { onSent: () => void }) {
           name={groups.length === 1 ? groups[0]! : ''}
           palettes={brand.palettes}
           withTokens={hasTokens}
-          width="184px"
+          width="164px"
           onRoute={(route) => groups.forEach((group) => send([group], route.to === 'new' ? { to: 'new', name: group } : route))}
         />
       </label>
@@ -103,7 +126,7 @@ export function SendCatch({ onSent }: { onSent: () => void }) {
           Named
           <Input
             size="sm"
-            width="150px"
+            width="130px"
             value={single.name}
             maxLength={120}
             onChange={(event) => send(groups, { to: 'new', name: event.target.value })}
@@ -113,8 +136,12 @@ export function SendCatch({ onSent }: { onSent: () => void }) {
       {groups.some((group) => routeOf(group).to === 'new') && (
         <label>
           Kind
-          <NativeSelect.Root size="sm" width="120px">
-            <NativeSelect.Field value={kind} onChange={(event) => setKind(event.target.value as Palette['kind'])}>
+          <NativeSelect.Root size="sm" width="116px">
+            <NativeSelect.Field
+              value={kinds.length === 1 ? kinds[0] : VARIOUS}
+              onChange={(event) => setKind(event.target.value as Palette['kind'])}
+            >
+              {kinds.length > 1 && <option value={VARIOUS}>as read</option>}
               {PALETTE_KINDS.map((one) => (
                 <option key={one}>{one}</option>
               ))}
@@ -126,7 +153,7 @@ export function SendCatch({ onSent }: { onSent: () => void }) {
       {hasTokens && (
         <label>
           Tokens
-          <NativeSelect.Root size="sm" width="150px">
+          <NativeSelect.Root size="sm" width="140px">
             <NativeSelect.Field value={themesOfTokens} onChange={(event) => setTokensIn(event.target.value)}>
               <option value={ALL_THEMES}>in every theme</option>
               {brand.themes.map((one) => (
@@ -140,7 +167,7 @@ export function SendCatch({ onSent }: { onSent: () => void }) {
           </NativeSelect.Root>
         </label>
       )}
-      <Button size="sm" type="submit" disabled={!plan.command || !mayEdit}>
+      <Button size="sm" type="submit" disabled={!plan.command || !mayEdit} loading={sending}>
         Bring in {colours}
         {tokens > 0 && ` and ${tokens} ${tokens === 1 ? 'token' : 'tokens'}`}
       </Button>

@@ -3,7 +3,10 @@ import { newId } from '@/core/brand/identity';
 import { pictureRefusal } from '@/core/formats/picture';
 import { pictureSize } from '@/core/image/size';
 import type { SourceFile } from '@/core/formats/format';
+import { useBrand } from '@/ui/brand-context';
 import { earlierIn, useCatch } from '@/ui/catch-store';
+import { tell } from '@/ui/notices';
+import { useWantedPicture, type KeptPicture } from '@/ui/wanted-picture';
 import { takeIn } from '@/workers/intake';
 import type { Earlier } from '@/core/formats/catch';
 
@@ -94,5 +97,25 @@ export function useIntake() {
       setPicture(null);
     });
 
+  const { wanted } = useWantedPicture();
+  const brand = useBrand((state) => state.id);
+  useEffect(() => {
+    if (!wanted) return;
+    useWantedPicture.setState({ wanted: null });
+    void fetchPicture(brand, wanted).then((file) => file && takeFiles([file]));
+  });
+
   return { reading, stop, picture, closePicture: () => setPicture(null), takeText, takeFiles };
+}
+
+async function fetchPicture(brand: string, { picture, name }: KeptPicture): Promise<File | null> {
+  try {
+    const response = await fetch(`/api/brands/${brand}/pictures/${picture}`);
+    if (response.ok) return new File([await response.blob()], name);
+    tell(`${name} is not kept with this brand.`);
+  } catch (error) {
+    if (!(error instanceof TypeError)) throw error;
+    tell(`${name} cannot be fetched: the server cannot be reached.`);
+  }
+  return null;
 }

@@ -12,6 +12,7 @@ import { StageLink } from '@/ui/stage-link';
 import { StageTitle } from '@/ui/stage-title';
 import { Grid } from './grid';
 import { SwatchActions } from './swatch-actions';
+import { PaletteSource } from './palette-source';
 import { Tune } from './tune';
 import css from './mix.module.css';
 
@@ -59,6 +60,7 @@ function MixPalette({ palette }: { palette: Palette }) {
         }
         about={`${count} ${count === 1 ? 'colour' : 'colours'}`}
       >
+        {palette.source && <PaletteSource source={palette.source} />}
         <NativeSelect.Root size="xs" width="130px" disabled={!mayEdit}>
           <NativeSelect.Field
             aria-label="Kind of palette"

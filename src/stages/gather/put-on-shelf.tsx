@@ -1,0 +1,142 @@
+import { Button, CloseButton, Dialog, Field, Input, NativeSelect, Portal, Textarea } from '@chakra-ui/react';
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import type { Palette } from '@/core/brand/document';
+import { newId } from '@/core/brand/identity';
+import { SHELF_KINDS, SHELF_LIMITS, ShelfPalette, type ShelfKind } from '@/core/shelf/shelf-palette';
+import { useBrand } from '@/ui/brand-context';
+import { tell } from '@/ui/notices';
+import { request } from '@/ui/request';
+import { ribbon } from '@/ui/ribbon';
+import css from './gather.module.css';
+
+const SHELF_KIND: Record<Palette['kind'], ShelfKind> = {
+  brand: 'interface',
+  categorical: 'categorical',
+  sequential: 'sequential',
+  diverging: 'diverging',
+  loose: 'categorical',
+};
+
+/** Puts one of the brand's palettes on the organisation's shelf, with who made it and a note. */
+export function PutOnShelf({ disabled }: { disabled: boolean }) {
+  const { id, palettes, current, person } = useBrand((state) => ({
+    id: state.id,
+    palettes: state.replica.brand.palettes,
+    current: state.palette,
+    person: state.person,
+  }));
+  const queries = useQueryClient();
+  const [open, setOpen] = useState(false);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [kind, setKind] = useState<ShelfKind | null>(null);
+  const [tags, setTags] = useState('');
+  const [maker, setMaker] = useState(person.name);
+  const [note, setNote] = useState('');
+  const [busy, setBusy] = useState(false);
+  const palette = palettes.find((one) => one.id === (chosen ?? current)) ?? palettes[0];
+  const put = async () => {
+    const entry = ShelfPalette.safeParse({
+      id: newId(),
+      name: palette!.name,
+      kind: kind ?? SHELF_KIND[palette!.kind],
+      tags: tags
+        .split(',')
+        .map((tag) => tag.trim())
+        .filter(Boolean),
+      maker,
+      note,
+      colours: palette!.swatches.map(({ name, value }) => ({ name, value })),
+    });
+    if (!entry.success) return tell(entry.error.issues[0]!.message);
+    setBusy(true);
+    try {
+      await request(`/api/brands/${id}/shelf`, 'POST', entry.data);
+      await queries.invalidateQueries({ queryKey: ['shelf', id] });
+      setOpen(false);
+      setTags('');
+      setNote('');
+      tell(`${palette!.name} is on the shelf.`);
+    } catch (error) {
+      tell(error instanceof TypeError ? 'The server cannot be reached; the shelf is as it was.' : (error as Error).message);
+    } finally {
+      setBusy(false);
+    }
+  };
+  if (!palette) return null;
+  return (
+    <Dialog.Root open={open} onOpenChange={(change) => setOpen(change.open)} placement="center">
+      <Dialog.Trigger asChild>
+        <Button size="2xs" variant="outline" disabled={disabled}>
+          Put a palette on the shelf…
+        </Button>
+      </Dialog.Trigger>
+      <Portal>
+        <Dialog.Backdrop />
+        <Dialog.Positioner>
+          <Dialog.Content>
+            <Dialog.Header>
+              <Dialog.Title>Put a palette on the shelf</Dialog.Title>
+            </Dialog.Header>
+            <Dialog.Body className={css.put}>
+              <i style={{ background: ribbon(palette.swatches.map(({ value }) => value)) }} />
+              <Field.Root>
+                <Field.Label>Palette</Field.Label>
+                <NativeSelect.Root size="sm">
+                  <NativeSelect.Field value={palette.id} onChange={(event) => setChosen(event.target.value)}>
+                    {palettes.map((one) => (
+                      <option key={one.id} value={one.id}>
+                        {one.name}
+                      </option>
+                    ))}
+                  </NativeSelect.Field>
+                  <NativeSelect.Indicator />
+                </NativeSelect.Root>
+              </Field.Root>
+              <Field.Root>
+                <Field.Label>Kind</Field.Label>
+                <NativeSelect.Root size="sm">
+                  <NativeSelect.Field
+                    value={kind ?? SHELF_KIND[palette.kind]}
+                    onChange={(event) => setKind(event.target.value as ShelfKind)}
+                  >
+                    {SHELF_KINDS.map((one) => (
+                      <option key={one}>{one}</option>
+                    ))}
+                  </NativeSelect.Field>
+                  <NativeSelect.Indicator />
+                </NativeSelect.Root>
+              </Field.Root>
+              <Field.Root>
+                <Field.Label>Made by</Field.Label>
+                <Input size="sm" value={maker} maxLength={120} onChange={(event) => setMaker(event.target.value)} />
+              </Field.Root>
+              <Field.Root>
+                <Field.Label>Tags</Field.Label>
+                <Input size="sm" placeholder="calm, maps" value={tags} onChange={(event) => setTags(event.target.value)} />
+              </Field.Root>
+              <Field.Root>
+                <Field.Label>Note</Field.Label>
+                <Textarea
+                  size="sm"
+                  placeholder="What it is for"
+                  value={note}
+                  maxLength={SHELF_LIMITS.note}
+                  onChange={(event) => setNote(event.target.value)}
+                />
+              </Field.Root>
+            </Dialog.Body>
+            <Dialog.Footer>
+              <Button loading={busy} onClick={() => void put()}>
+                Put it on the shelf
+              </Button>
+            </Dialog.Footer>
+            <Dialog.CloseTrigger asChild>
+              <CloseButton size="sm" />
+            </Dialog.CloseTrigger>
+          </Dialog.Content>
+        </Dialog.Positioner>
+      </Portal>
+    </Dialog.Root>
+  );
+}

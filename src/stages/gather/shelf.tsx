@@ -1,0 +1,177 @@
+import { Button, Input } from '@chakra-ui/react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import type { Palette } from '@/core/brand/document';
+import { swatchesOf } from '@/core/brand/resolve';
+import { inkOn } from '@/core/colour/contrast';
+import { readColour } from '@/core/colour/read';
+import { catchOf } from '@/core/formats/catch';
+import { readingOf, readSwatch } from '@/core/formats/reading';
+import { searchShelf, type ShelfFind, type ShelfQuery } from '@/core/shelf/search';
+import { SHELF_KINDS, type ShelfKind, type ShelfPalette } from '@/core/shelf/shelf-palette';
+import { STARTERS } from '@/core/shelf/starters';
+import { useBrand, useMayEdit } from '@/ui/brand-context';
+import { useCatch } from '@/ui/catch-store';
+import { tell } from '@/ui/notices';
+import { request } from '@/ui/request';
+import { ribbon } from '@/ui/ribbon';
+import { PutOnShelf } from './put-on-shelf';
+import css from './gather.module.css';
+
+/** What each kind of the shelf is in a brand. */
+const BRAND_KIND: Record<ShelfKind, Palette['kind']> = {
+  categorical: 'categorical',
+  sequential: 'sequential',
+  diverging: 'diverging',
+  interface: 'brand',
+  game: 'loose',
+};
+
+interface Kept {
+  readonly own: readonly ShelfPalette[];
+  readonly uses: Readonly<Record<string, number>>;
+}
+
+const NOTHING: Kept = { own: [], uses: {} };
+
+/** Palettes to start from, found by word or by colour; the chosen one lies in the catch. */
+export function Shelf({ onClose }: { onClose: () => void }) {
+  const { id, selection, brand } = useBrand((state) => ({
+    id: state.id,
+    selection: state.selection,
+    brand: state.replica.brand,
+  }));
+  const mayEdit = useMayEdit();
+  const queries = useQueryClient();
+  const { data = NOTHING, isError } = useQuery({
+    queryKey: ['shelf', id],
+    queryFn: () => request<Kept>(`/api/brands/${id}/shelf`),
+  });
+  const [text, setText] = useState('');
+  const [kind, setKind] = useState<ShelfKind | null>(null);
+  const [sort, setSort] = useState<ShelfQuery['sort']>('use');
+  const [chosen, setChosen] = useState<ShelfPalette | null>(null);
+  const replace = useCatch((state) => state.replace);
+  const uses = useMemo(() => new Map(Object.entries(data.uses)), [data]);
+  const found = useMemo(
+    () => searchShelf([...data.own, ...STARTERS], { text, kind, sort, uses }),
+    [data, text, kind, sort, uses],
+  );
+  const swatch = selection && 'swatch' in selection ? swatchesOf(brand).get(selection.swatch)?.swatch : undefined;
+  const choose = (palette: ShelfPalette) => {
+    setChosen(palette);
+    const swatches = palette.colours.map(({ name, value }, at) => readSwatch(value, { name, line: at + 1 }));
+    const reading = readingOf('shelf', [{ name: palette.name, kind: BRAND_KIND[palette.kind], swatches }]);
+    replace('the shelf', { lines: catchOf(reading), problems: [], origin: { shelf: palette.id, name: palette.name } });
+  };
+  const takeOff = async (palette: ShelfPalette) => {
+    try {
+      await request(`/api/brands/${id}/shelf/${palette.id}`, 'DELETE');
+      setChosen(null);
+      tell(`${palette.name} is off the shelf. Palettes made from it stay.`);
+    } catch (error) {
+      tell(error instanceof TypeError ? 'The server cannot be reached; the shelf is as it was.' : (error as Error).message);
+    }
+    await queries.invalidateQueries({ queryKey: ['shelf', id] });
+  };
+  const own = chosen !== null && data.own.some((palette) => palette.id === chosen.id);
+  return (
+    <>
+      <div className={css.searching}>
+        <Input
+          size="sm"
+          type="search"
+          aria-label="Search the shelf"
+          placeholder="calm, dark ground, near #1f6f78, teal"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
+        {swatch && (
+          <Button size="sm" variant="outline" onClick={() => setText(`near ${readColour(swatch.value)!.hex}`)}>
+            <i className={css.dot} style={{ background: readColour(swatch.value)!.hex }} />
+            Near {swatch.name}
+          </Button>
+        )}
+      </div>
+      <div className={css.kinds} role="group" aria-label="Kind">
+        {([null, ...SHELF_KINDS] as const).map((one) => (
+          <button key={one ?? 'all'} aria-pressed={one === kind} onClick={() => setKind(one)}>
+            {one ?? 'all'}
+          </button>
+        ))}
+        {found[0]?.near ? (
+          <span>nearest first</span>
+        ) : (
+          <button onClick={() => setSort(sort === 'use' ? 'name' : 'use')}>
+            {sort === 'use' ? 'most used first' : 'by name'}
+          </button>
+        )}
+      </div>
+      {isError && <p role="alert">Your organisation’s own palettes cannot be reached just now; the others are here.</p>}
+      <Ribbons found={found} chosen={chosen?.id ?? null} uses={uses} onChoose={choose} />
+      {chosen && (
+        <p className={css.about}>
+          <b>{chosen.name}</b>, made by {chosen.maker}: {chosen.tags.join(', ')}. {chosen.note}
+        </p>
+      )}
+      <div className={css.under}>
+        <PutOnShelf disabled={!mayEdit} />
+        {own && (
+          <Button size="2xs" variant="outline" disabled={!mayEdit} onClick={() => void takeOff(chosen)}>
+            Take {chosen.name} off the shelf
+          </Button>
+        )}
+        <Button size="2xs" variant="outline" onClick={onClose}>
+          Back to text
+        </Button>
+      </div>
+    </>
+  );
+}
+
+interface RibbonsProps {
+  found: readonly ShelfFind[];
+  chosen: string | null;
+  uses: ReadonlyMap<string, number>;
+  onChoose: (palette: ShelfPalette) => void;
+}
+
+/** What was found, ribbon by ribbon. Arrow keys go from one to the next. */
+function Ribbons({ found, chosen, uses, onChoose }: RibbonsProps) {
+  const list = useRef<HTMLUListElement>(null);
+  const step = (event: KeyboardEvent) => {
+    const by = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: 2, ArrowUp: -2 }[event.key];
+    const all = [...list.current!.querySelectorAll('button')];
+    const next = by && all[all.indexOf(document.activeElement as HTMLButtonElement) + by];
+    if (!next) return;
+    event.preventDefault();
+    next.focus();
+  };
+  if (found.length === 0)
+    return <p className={css.about}>No palette on the shelf answers to this. Try fewer words, or a colour.</p>;
+  return (
+    <ul ref={list} className={css.shelf} aria-label="Palettes on the shelf" onKeyDown={step}>
+      {found.map(({ palette, near }) => (
+        <li key={palette.id}>
+          <button aria-pressed={palette.id === chosen} onClick={() => onChoose(palette)}>
+            <i className={css.ribbon} style={{ background: ribbon(palette.colours.map(({ value }) => value)) }}>
+              {near && <Mark palette={palette} at={near.at} />}
+            </i>
+            <span>{palette.name}</span>
+            <small>
+              {palette.colours.length}
+              {near && `, ΔE ${near.distance.toFixed(1)}`}
+              {uses.has(palette.id) && `, in use ${uses.get(palette.id)} ×`}
+            </small>
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** Where in a ribbon the colour searched for is nearest. */
+function Mark({ palette: { colours }, at }: { palette: ShelfPalette; at: number }) {
+  const ink = inkOn(readColour(colours[at]!.value)!);
+  return <b style={{ left: `${((at + 0.5) / colours.length) * 100}%`, background: ink }} />;
+}

@@ -1,0 +1,94 @@
+/** What a brand keeps besides its document: the organisation's shelf, and the pictures that palettes were made from. */
+import { readFileSync } from 'node:fs';
+import { Client } from 'pg';
+import { openStand, Visitor, type Stand } from '../stand';
+
+let stand: Stand;
+let ida: Visitor;
+let wim: Visitor;
+let database: Client;
+beforeAll(async () => {
+  stand = await openStand('shelf');
+  ida = await Visitor.demo(stand, 'ida');
+  wim = await Visitor.demo(stand, 'wim');
+  database = new Client({ connectionString: stand.databaseUrl });
+  await database.connect();
+  await database.query(`INSERT INTO organisations VALUES ('other', 'Other');
+    INSERT INTO brands SELECT 'others', 'other', 0, document FROM brands WHERE id = 'quillhaven'`);
+}, 60_000);
+afterAll(async () => {
+  await database.end();
+  await stand.close();
+});
+
+const SHELF = '/api/brands/quillhaven/shelf';
+const entry = {
+  id: 'ourdusk',
+  name: 'Our dusk',
+  kind: 'categorical',
+  tags: ['Evening ', 'calm'],
+  maker: 'Ida',
+  note: 'For the late boats.',
+  colours: [{ name: 'Plum', value: 'oklch(0.4 0.1 320)' }],
+};
+const shelf = async () => (await wim.send('GET', SHELF)).body;
+
+test('editors put palettes on the shelf once, everybody of the organisation sees them, and editors take them off', async () => {
+  expect(await wim.send('POST', SHELF, entry)).toMatchObject({ status: 403 });
+  expect(await ida.send('POST', SHELF, entry)).toMatchObject({ status: 200 });
+  expect(await ida.send('POST', SHELF, entry)).toMatchObject({ status: 200 });
+  expect((await shelf()).own).toEqual([{ ...entry, tags: ['evening', 'calm'] }]);
+  expect(await wim.send('DELETE', `${SHELF}/ourdusk`, {})).toMatchObject({ status: 403 });
+  expect(await ida.send('DELETE', `${SHELF}/ourdusk`, {}, { origin: 'http://evil.example' })).toMatchObject({ status: 403 });
+  expect(await ida.send('DELETE', `${SHELF}/ourdusk`, {})).toMatchObject({ status: 200 });
+  expect(await ida.send('DELETE', `${SHELF}/ourdusk`, {})).toMatchObject({ status: 404 });
+  expect((await shelf()).own).toEqual([]);
+});
+
+test.each([
+  ['no colours', { colours: [] }, 'no colour'],
+  ['no colour', { colours: [{ name: 'x', value: 'url(//evil)' }] }, 'is not a CSS colour'],
+  ['a tag of markup', { tags: ['<b>'] }, 'A tag is letters'],
+  ['a name with a line break', { name: 'a\nb' }, 'no line breaks'],
+])('%s is refused with a sentence', async (_what, wrong, sentence) => {
+  const { status, body } = await ida.send('POST', SHELF, { ...entry, ...wrong });
+  expect([status, body.error]).toEqual([400, expect.stringContaining(sentence)]);
+});
+
+test('uses are the palettes that were made from it, in every brand of the organisation', async () => {
+  const palette = { id: 'fromkiln', name: 'Kiln', kind: 'sequential', source: { shelf: 'kiln', name: 'Kiln' }, swatches: [] };
+  await ida.change([{ do: 'palette.add', palette, before: null }]);
+  await database.query(`UPDATE brands SET document = (SELECT document FROM brands WHERE id = 'quillhaven') WHERE id = 'others'`);
+  expect((await shelf()).uses).toEqual({ kiln: 1 });
+  await ida.change([{ do: 'palette.remove', id: 'fromkiln' }]);
+  expect((await shelf()).uses).toEqual({});
+});
+
+const PICTURES = '/api/brands/quillhaven/pictures';
+const send = (visitor: Visitor, bytes: Uint8Array | string, path = PICTURES, origin: string | undefined = stand.url) =>
+  visitor.fetch(path, { method: 'POST', body: bytes as BodyInit, headers: { origin, 'content-type': 'text/html' } });
+
+test('a picture is kept byte for byte, under its hash, as the kind its bytes say', async () => {
+  const bytes = readFileSync('demo/gather/harbour-at-dusk.jpg');
+  const { picture } = (await (await send(ida, bytes)).json()) as { picture: string };
+  expect(((await (await send(ida, bytes)).json()) as { picture: string }).picture).toBe(picture);
+  const kept = await wim.fetch(`${PICTURES}/${picture}`);
+  expect([kept.headers.get('content-type'), kept.headers.get('x-content-type-options')]).toEqual(['image/jpeg', 'nosniff']);
+  expect(Buffer.from(await kept.arrayBuffer()).equals(bytes)).toBe(true);
+  expect((await wim.fetch(`${PICTURES}/${'0'.repeat(64)}`)).status).toBe(404);
+  expect((await new Visitor(stand).fetch(`${PICTURES}/${picture}`)).status).toBe(401);
+  for (const path of ['/api/brands/others/shelf', `/api/brands/others/pictures/${picture}`])
+    expect([path, (await ida.fetch(path)).status]).toEqual([path, 404]);
+});
+
+test('what is no picture, too large, or comes from elsewhere is not kept', async () => {
+  const status = async (...given: Parameters<typeof send>) => (await send(...given)).status;
+  expect(await status(ida, '<svg xmlns="http://www.w3.org/2000/svg"><script>alert(1)</script></svg>')).toBe(400);
+  expect(await status(ida, '')).toBe(400);
+  expect(await status(ida, Buffer.from('\x89PNG\r\n\x1a\n\0\0\0\rIHDR\0\0\xff\xff\0\0\xff\xff', 'latin1'))).toBe(400);
+  expect(await status(ida, Buffer.alloc(9_000_000))).toBe(413);
+  const bytes = readFileSync('demo/gather/trainer-strip.png');
+  expect(await status(wim, bytes)).toBe(403);
+  expect(await status(ida, bytes, '/api/brands/others/pictures')).toBe(404);
+  expect(await status(ida, bytes, PICTURES, 'http://evil.example')).toBe(403);
+});
