@@ -1,5 +1,6 @@
 import { readFileSync, statSync } from 'node:fs';
 import { basename } from 'node:path';
+import { RANGE_EXAMPLE, readRange } from '@/core/formats/cell-range';
 import { formatById, FORMATS, readFile } from '@/core/formats/registry';
 import type { Reading } from '@/core/formats/format';
 import { problemsOf } from '@/core/formats/reading';
@@ -23,7 +24,7 @@ export function load(path: string): { name: string; bytes: Uint8Array } {
 }
 
 /** What a reader found in the file, or the end of the command with the reason. */
-export async function readingOf(file: { name: string; bytes: Uint8Array }, as?: string): Promise<Reading> {
+export async function readingOf(file: { name: string; bytes: Uint8Array }, as?: string, cells?: string): Promise<Reading> {
   if (as !== undefined && !formatById(as)?.read) {
     fail(
       `there is no reader “${as}”; choose one of ${FORMATS.filter((format) => format.read)
@@ -31,7 +32,9 @@ export async function readingOf(file: { name: string; bytes: Uint8Array }, as?: 
         .join(', ')}.`,
     );
   }
-  const reading = await readFile(file, { decode }, as);
+  const range = cells === undefined ? undefined : readRange(cells);
+  if (range === null) fail(`“${cells}” is no range of cells; write ${RANGE_EXAMPLE}.`);
+  const reading = await readFile(file, { decode, ...(range && { range }) }, as);
   if (!reading) fail(`${file.name} is not of a kind that can be read${as ? ` as ${as}` : ''}.`);
   if (reading.palettes.length === 0 && reading.tokens.length === 0) {
     const [first] = problemsOf(reading);

@@ -2,8 +2,8 @@ import { problemsOf } from '@/core/formats/reading';
 import { load, readingOf } from './input';
 import { patch, printable } from './patch';
 
-export async function inspect(path: string, options: { as?: string; json?: boolean }): Promise<void> {
-  const reading = await readingOf(load(path), options.as);
+export async function inspect(path: string, options: { as?: string; range?: string; json?: boolean }): Promise<void> {
+  const reading = await readingOf(load(path), options.as, options.range);
   const problems = problemsOf(reading);
   if (options.json) {
     const palettes = reading.palettes.map(({ name, kind, swatches }) => ({

@@ -12,6 +12,7 @@ program
   .description('say what colours a file holds')
   .argument('<file>')
   .option('--as <format>', 'read it as this format')
+  .option('--range <cells>', 'of a table or workbook these cells only, such as B2:I8')
   .option('--json', 'for programs')
   .action(inspect);
 

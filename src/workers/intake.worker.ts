@@ -1,5 +1,6 @@
 import { expose } from 'comlink';
 import { catchOf, type CatchLine, type Earlier } from '@/core/formats/catch';
+import type { CellRange } from '@/core/formats/cell-range';
 import type { Problem, SourceFile } from '@/core/formats/format';
 import { readFile } from '@/core/formats/registry';
 import { decode } from './decode';
@@ -12,9 +13,17 @@ export interface Intake {
   readonly problems: readonly Problem[];
 }
 
+/** What is asked of a source besides reading it. */
+export interface Wish {
+  /** What is in the catch already, which its colours are compared with. */
+  readonly earlier?: readonly Earlier[];
+  /** Of a table only these cells. */
+  readonly range?: CellRange;
+}
+
 const api = {
-  async read(file: SourceFile, earlier: readonly Earlier[], onProgress: (share: number) => void): Promise<Intake> {
-    const reading = await readFile(file, { onProgress: (share) => void onProgress(share), decode });
+  async read(file: SourceFile, { earlier, range }: Wish, onProgress: (share: number) => void): Promise<Intake> {
+    const reading = await readFile(file, { onProgress: (share) => void onProgress(share), decode, ...(range && { range }) });
     return reading
       ? { format: reading.format, lines: catchOf(reading, earlier), problems: reading.problems }
       : { format: null, lines: [], problems: [] };

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { cellsWithin } from './cell-range';
 import { defineFormat, type SourceFile } from './format';
 import { eachPalette, paletteOptions } from './palette-files';
 import { nameOfFile, problem, readingOf } from './reading';
@@ -16,12 +17,12 @@ export const csv = defineFormat({
   extensions: ['.csv', '.tsv'],
   purpose: 'For spreadsheets and data programs: a row a swatch, with name, code, red, green and blue.',
   options: paletteOptions,
-  read({ name, bytes }: SourceFile) {
+  read({ name, bytes }: SourceFile, { range }) {
     if (!/\.(?:csv|tsv)$/i.test(name) || bytes.includes(0)) return null;
     const source = new TextDecoder().decode(bytes);
     const { data, errors } = Papa.parse<string[]>(source, { delimiter: delimiterOf(source), preview: CATCH_LIMIT });
     const cells = data.map((row) => row.map((text) => ({ text: FORMULA.test(text) ? text.replace(/^'/, '') : text })));
-    const { swatches, skipped } = tableColours(cells);
+    const { swatches, skipped } = tableColours(cellsWithin(cells, range));
     const problems = errors
       .filter(({ type }) => type === 'Quotes')
       .slice(0, 3)

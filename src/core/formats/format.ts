@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import type { Brand, PALETTE_KINDS, Theme } from '../brand/document';
+import type { CellRange } from './cell-range';
 import type { Pixels } from '../image/pixels';
 
 /** Something a reader or writer has to say about a file. Lines and columns count from 1. */
@@ -94,6 +95,8 @@ export interface ReadTools {
   readonly onProgress?: (share: number) => void;
   /** Decodes a PNG, JPEG, GIF or WebP. @throws when it is damaged */
   readonly decode?: (bytes: Uint8Array) => Promise<Pixels>;
+  /** Of a table only these cells. */
+  readonly range?: CellRange;
 }
 
 export interface WrittenFile {

@@ -1,5 +1,6 @@
 import { unzipSync } from 'fflate';
 import { converter } from 'culori';
+import { cellsWithin } from './cell-range';
 import { defineFormat, slug, type Problem, type ReadPalette, type SourceFile } from './format';
 import { isZip, officeTheme } from './ooxml-theme';
 import { chosenPalettes, paletteOptions, plain } from './palette-files';
@@ -39,7 +40,7 @@ export const xlsx = defineFormat({
   extensions: ['.xlsx'],
   purpose: 'For spreadsheets: a sheet a palette, each row with name, code, red, green, blue and the colour itself as fill.',
   options: paletteOptions,
-  async read({ bytes }: SourceFile) {
+  async read({ bytes }: SourceFile, { range }) {
     if (!isZip(bytes)) return null;
     let size = 0;
     let themeXml = '';
@@ -77,9 +78,14 @@ export const xlsx = defineFormat({
         `This workbook is damaged: ${(error as Error).message.slice(0, 120)}. Open it in a spreadsheet and save it again.`,
       );
     }
+    const asked = range && (range.sheet === null ? book.worksheets[0] : book.getWorksheet(range.sheet));
+    if (range && !asked) {
+      const names = book.worksheets.map(({ name }) => name).join(', ');
+      return unreadable('xlsx', `There is no sheet “${range.sheet}” in this workbook; it has ${names}.`);
+    }
     const palettes: ReadPalette[] = [];
     const problems: Problem[] = [];
-    for (const sheet of book.worksheets) {
+    for (const sheet of asked ? [asked] : book.worksheets) {
       const rows: (Cell | undefined)[][] = [];
       const [height, width] = [Math.min(sheet.rowCount, MOST_ROWS), Math.min(sheet.columnCount, MOST_COLUMNS)];
       if (sheet.rowCount > MOST_ROWS)
@@ -95,10 +101,10 @@ export const xlsx = defineFormat({
           }),
         );
       }
-      const { swatches } = tableColours(rows);
+      const { swatches } = tableColours(cellsWithin(rows, range));
       if (swatches.length > 0) palettes.push({ name: sheet.name, kind: 'loose', swatches });
     }
-    if (theme.swatches.length > 0)
+    if (!range && theme.swatches.length > 0)
       palettes.push({ name: `${theme.name || 'Workbook'} theme`, kind: 'brand', swatches: theme.swatches });
     return readingOf('xlsx', palettes, problems);
   },

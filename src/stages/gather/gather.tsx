@@ -15,6 +15,7 @@ import { Generator } from './generator';
 import { PictureSource } from './picture-source';
 import { SendCatch } from './send-catch';
 import { Shelf } from './shelf';
+import { TableSource } from './table-source';
 import { TextSource } from './text-source';
 import { useIntake } from './use-intake';
 import { useScreenPick } from './use-screen-pick';
@@ -23,7 +24,7 @@ import css from './gather.module.css';
 export function Gather() {
   const id = useBrand((state) => state.id);
   const { text, sources, lines, problems, clear } = useCatch();
-  const { reading, stop, picture, closePicture, takeText, takeFiles } = useIntake();
+  const { reading, stop, picture, table, close, takeText, takeFiles, takeCells } = useIntake();
   const pick = useScreenPick();
   const [panel, setPanel] = useState<'camera' | 'generator' | 'shelf' | null>(null);
   const goTo = useGoTo();
@@ -35,7 +36,7 @@ export function Gather() {
   usePastedFiles(take);
   const empty = () => {
     stop();
-    closePicture();
+    close();
     setPanel(null);
     clear();
   };
@@ -68,7 +69,7 @@ export function Gather() {
         <Button size="xs" variant="outline" onClick={() => setPanel('shelf')}>
           Shelf
         </Button>
-        <Button size="xs" variant="outline" disabled={waiting && !text && !picture} onClick={empty}>
+        <Button size="xs" variant="outline" disabled={waiting && !text && !picture && !table} onClick={empty}>
           Empty the catch
         </Button>
       </StageTitle>
@@ -81,7 +82,9 @@ export function Gather() {
           ) : panel === 'shelf' ? (
             <Shelf onClose={() => setPanel(null)} />
           ) : picture ? (
-            <PictureSource key={picture.id} picture={picture} onClose={closePicture} />
+            <PictureSource key={picture.id} picture={picture} onClose={close} />
+          ) : table ? (
+            <TableSource key={table.id} table={table} onCells={(range) => void takeCells(table, range)} onClose={close} />
           ) : (
             <TextSource onText={(next) => void takeText(next)} />
           )}
@@ -128,7 +131,7 @@ export function Gather() {
               <SendCatch
                 beforeSend={keepPicture}
                 onSent={() => {
-                  closePicture();
+                  close();
                   setPanel(null);
                   goTo('mix');
                 }}

@@ -1,5 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { newId } from '@/core/brand/identity';
+import type { CatchLine } from '@/core/formats/catch';
+import type { CellRange } from '@/core/formats/cell-range';
 import { pictureRefusal } from '@/core/formats/picture';
 import { pictureSize } from '@/core/image/size';
 import type { SourceFile } from '@/core/formats/format';
@@ -8,7 +10,7 @@ import { earlierIn, useCatch } from '@/ui/catch-store';
 import { tell } from '@/ui/notices';
 import { useWantedPicture, type KeptPicture } from '@/ui/wanted-picture';
 import { takeIn } from '@/workers/intake';
-import type { Earlier } from '@/core/formats/catch';
+import type { Wish } from '@/workers/intake.worker';
 
 /** Larger files are not read into the page. */
 const LARGEST = 64 * 1024 * 1024;
@@ -21,6 +23,12 @@ export interface CameIn {
   readonly bytes: Uint8Array;
 }
 
+/** A table that came in, to have cells chosen of it. */
+export interface OpenTable extends CameIn {
+  /** Everything that was found in it. */
+  readonly lines: readonly CatchLine[];
+}
+
 /** Takes in texts and files: reads them one after the other and puts what they hold into the catch. */
 export function useIntake() {
   const { replace, append } = useCatch.getState();
@@ -28,6 +36,11 @@ export function useIntake() {
   const [reading, setReading] = useState<number | null>(null);
   const [picture, setPicture] = useState<CameIn | null>(null);
   const running = useRef<AbortController | null>(null);
+  const [table, setTable] = useState<OpenTable | null>(null);
+  const close = () => {
+    setPicture(null);
+    setTable(null);
+  };
   const stop = () => {
     running.current?.abort(new DOMException('Stopped.', 'AbortError'));
     running.current = null;
@@ -36,16 +49,14 @@ export function useIntake() {
   useEffect(() => () => running.current?.abort(new DOMException('The page was left.', 'AbortError')), []);
 
   /** Runs one intake; a newer one ends it. */
-  const run = async (
-    work: (read: (file: SourceFile, earlier?: readonly Earlier[]) => ReturnType<typeof takeIn>) => Promise<void>,
-  ) => {
+  const run = async (work: (read: (file: SourceFile, wish?: Wish) => ReturnType<typeof takeIn>) => Promise<void>) => {
     running.current?.abort(new DOMException('A newer source came.', 'AbortError'));
     const controller = new AbortController();
     running.current = controller;
     setReading(0);
     try {
-      await work((file, earlier = []) =>
-        takeIn(file, earlier, (share) => controller.signal.aborted || setReading(share), controller.signal),
+      await work((file, wish = {}) =>
+        takeIn(file, wish, (share) => controller.signal.aborted || setReading(share), controller.signal),
       );
     } catch (error) {
       if (!(error instanceof DOMException && error.name === 'AbortError')) throw error;
@@ -82,19 +93,32 @@ export function useIntake() {
         const size = pictureSize(bytes);
         if (files.length === 1 && size && !pictureRefusal(size)) {
           replace(file.name, { lines: [], problems: [] });
+          setTable(null);
           setPicture({ id: newId(), name: file.name, bytes });
           return;
         }
-        const earlier = at === 0 ? [] : earlierIn(useCatch.getState().lines);
-        const { format, lines, problems } = await read({ name: file.name, bytes }, earlier);
+        const wish = at === 0 ? {} : { earlier: earlierIn(useCatch.getState().lines) };
+        const { format, lines, problems } = await read({ name: file.name, bytes }, wish);
         if (format === null)
           refuse(
             'This file is of a kind that is not read here; give a swatch file, a table, a picture, a style sheet, tokens or any text.',
           );
         else if (lines.length === 0 && problems.length === 0) refuse('There is no colour in this file.');
         else put(file.name, { lines, problems });
+        if (files.length === 1 && (format === 'xlsx' || format === 'csv') && lines.length > 0) {
+          setPicture(null);
+          setTable({ id: newId(), name: file.name, bytes, lines });
+          return;
+        }
       }
-      setPicture(null);
+      close();
+    });
+
+  /** Reads some cells of the table that is open; null reads them all. */
+  const takeCells = ({ name, bytes, lines: all }: OpenTable, range: CellRange | null) =>
+    run(async (read) => {
+      const { lines, problems } = range ? await read({ name, bytes }, { range }) : { lines: all, problems: [] };
+      replace(name, { lines, problems });
     });
 
   const { wanted } = useWantedPicture();
@@ -105,7 +129,7 @@ export function useIntake() {
     void fetchPicture(brand, wanted).then((file) => file && takeFiles([file]));
   });
 
-  return { reading, stop, picture, closePicture: () => setPicture(null), takeText, takeFiles };
+  return { reading, stop, picture, table, close, takeText, takeFiles, takeCells };
 }
 
 async function fetchPicture(brand: string, { picture, name }: KeptPicture): Promise<File | null> {
