@@ -3,6 +3,7 @@ import { basename } from 'node:path';
 import { RANGE_EXAMPLE, readRange } from '@/core/formats/cell-range';
 import { formatById, FORMATS, readFile } from '@/core/formats/registry';
 import type { Reading } from '@/core/formats/format';
+import { whyNotRead } from '@/core/formats/not-read';
 import { problemsOf } from '@/core/formats/reading';
 import { decode } from './decode';
 import { fail } from './failure';
@@ -35,7 +36,7 @@ export async function readingOf(file: { name: string; bytes: Uint8Array }, as?: 
   const range = cells === undefined ? undefined : readRange(cells);
   if (range === null) fail(`“${cells}” is no range of cells; write ${RANGE_EXAMPLE}.`);
   const reading = await readFile(file, { decode, ...(range && { range }) }, as);
-  if (!reading) fail(`${file.name} is not of a kind that can be read${as ? ` as ${as}` : ''}.`);
+  if (!reading) fail(`${file.name}: ${as === undefined ? whyNotRead(file.bytes) : `this cannot be read as ${as}.`}`);
   if (reading.palettes.length === 0 && reading.tokens.length === 0) {
     const [first] = problemsOf(reading);
     fail(`${file.name} holds no colour that can be read${first ? ` (line ${first.line}: ${first.message})` : ''}.`);

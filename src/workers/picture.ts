@@ -24,14 +24,12 @@ export class OpenPicture {
     return this.opened;
   }
 
-  /** @throws DOMException "AbortError" when stopped; the picture stays open */
+  /** @throws DOMException "AbortError" when stopped, also while it is being decoded; the picture stays open */
   async extract(wanted: Wanted, onProgress: (share: number) => void, signal: AbortSignal): Promise<Extracted[]> {
-    await this.opened;
-    signal.throwIfAborted();
     let stop = () => {};
     const stopped = new Promise<never>((_, reject) => {
       stop = () => {
-        // The computation cannot be asked to stop in mid-loop, so its worker ends and another takes the picture up.
+        // Neither decoding nor computing can be asked to stop half-way, so the worker ends and another takes the picture up.
         this.worker.terminate();
         this.worker = OpenPicture.start();
         this.remote = wrap<PictureWorker>(this.worker);
@@ -41,6 +39,7 @@ export class OpenPicture {
     });
     signal.addEventListener('abort', stop);
     try {
+      await Promise.race([this.opened, stopped]);
       return await Promise.race([this.remote.extract(wanted, proxy(onProgress)), stopped]);
     } finally {
       signal.removeEventListener('abort', stop);

@@ -3,6 +3,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import type { Browser, ElementHandle } from 'puppeteer-core';
+import type { Brand } from '@/core/brand/document';
 import { openStand, type Stand } from '../stand';
 import { launch, Person } from './browser';
 
@@ -26,6 +27,20 @@ const choose = async (...files: string[]) => {
   const input = (await ida.page.$('input[type=file]')) as ElementHandle<HTMLInputElement>;
   await input.uploadFile(...files);
 };
+const fileWith = (name: string, text: string) => {
+  const file = join(mkdtempSync(join(tmpdir(), 'breakwater-gather-')), name);
+  writeFileSync(file, text);
+  return file;
+};
+/** The brand as the server has it, once it has everything. */
+const documentNow = async () => {
+  await ida.sees('Kept');
+  return ida.page.evaluate(async () => (await (await fetch('/api/brands/quillhaven')).json()) as { brand: Brand });
+};
+const undo = async () => {
+  await ida.blur();
+  await ida.keys('Control', 'z');
+};
 const caught = (count: number) => ida.sees(`${count} in the catch`);
 const names = () =>
   ida.page.$$eval('[data-testid=catch] input[aria-label^="Name of"]', (all) => all.map((one) => (one as HTMLInputElement).value));
@@ -36,7 +51,7 @@ test.each([
   ['sea-state.aco', 10, '0 Calm'],
   ['deck-paint.gpl', 5, ''],
   ['trainer.pal', 16, '#1e1216'],
-  ['day.tokens.json', 53, 'page'],
+  ['day.tokens.json', 55, 'page'],
   ['house-colours.xlsx', 68, '#ff5353'],
   ['trainer-strip.png', 16, '#1e1216'],
   ['harbour-at-dusk.jpg', 8, ''],
@@ -112,14 +127,149 @@ test('the catch survives a reload; with Shift a range is unticked', async () => 
 });
 
 test('tokens that are no colours are listed as kept untouched', async () => {
-  const file = join(mkdtempSync(join(tmpdir(), 'breakwater-gather-')), 'x.tokens.json');
-  writeFileSync(
-    file,
+  const file = fileWith(
+    'x.tokens.json',
     '{"a":{"$type":"color","$value":"#1f6f78"},"gap":{"$type":"dimension","$value":"4px"},"link":{"$type":"color","$value":"{a}"}}',
   );
   await choose(file);
-  await caught(1);
+  await caught(2);
   await ida.sees('No colour but dimension: kept untouched.');
+});
+
+test('tokens come in as tokens: groups to palettes or to none, aliases as aliases, known ones in one theme', async () => {
+  const colour = (value: string) => ({ $type: 'color', $value: value });
+  const file = fileWith(
+    'y.tokens.json',
+    JSON.stringify({
+      tide: { high: colour('#0b3d4a'), low: colour('#9fd3cf') },
+      cabin: { wall: colour('#f4efe6'), floor: colour('#5a4632') },
+      text: { calm: colour('{tide.high}'), default: colour('{tide.high}') },
+    }),
+  );
+  await choose(file);
+  await caught(6);
+  await ida.page.select('select[aria-label="Send tide to"]', 'append:deck');
+  await ida.page.select('select[aria-label="Send cabin to"]', 'tokens');
+  await (await ida.find('input[aria-label="Take floor"]')).click();
+  await ida.sees('1 token is in the brand already and will get another value; 4 are new.');
+  await ida.click('Bring in 3 and 5 tokens');
+  await ida.sees('7 colours');
+  const { brand } = await documentNow();
+  const token = (path: string) => brand.tokens.find((one) => one.path === path)!;
+  const [high] = brand.palettes.find(({ id }) => id === 'deck')!.swatches.slice(-2);
+  expect(token('tide.high').values).toEqual({ day: { swatch: high!.id } });
+  expect(token('cabin.wall').values).toEqual({ day: { colour: '#f4efe6' } });
+  expect(token('text.calm').values).toEqual({ day: { token: token('tide.high').id } });
+  expect(token('text.default').values.day).toEqual({ token: token('tide.high').id });
+  expect(Object.keys(token('text.default').values).length).toBeGreaterThan(1);
+  await undo();
+  await ida.page.waitForFunction(() => document.querySelector('[data-swatch^="deck"]'));
+  expect((await documentNow()).brand.tokens.some(({ path }) => path === 'tide.high')).toBe(false);
+  await ida.stage('Gather');
+});
+
+test('what replaces a palette is shown before and after; tokens keep pointing, locked ones stay', async () => {
+  await choose(fileWith('core.txt', 'Foam #eef8f6\nHarbour #112233\nSky #489498\n'));
+  await caught(3);
+  await ida.page.select('select[aria-label="Send to"]', 'replace:core');
+  await ida.sees('Quillhaven core, now above and then below:');
+  expect(await ida.texts('figure li small')).toEqual(expect.arrayContaining(['same', 'locked', 'in use']));
+  await ida.click('Bring in 3');
+  await ida.find('[data-swatch]');
+  const { brand } = await documentNow();
+  const values = new Map(brand.palettes.find(({ id }) => id === 'core')!.swatches.map(({ id, value }) => [id, value]));
+  expect([values.get('core-foam'), values.get('core-harbour')]).toEqual(['#eef8f6', '#006871']);
+  await undo();
+  await ida.stage('Gather');
+});
+
+test('colours are put in order by dragging; what stands in two files is told', async () => {
+  await choose(demo('core.ase'), fileWith('also.txt', 'Sea #006871\nSand #e2d3b1\n'));
+  await caught(10);
+  await ida.sees('The same colour as on line 2 of core.ase.');
+  await choose(demo('deck-paint.gpl'));
+  await caught(5);
+  const before = await names();
+  const patch = async (at: number) => (await (await ida.page.$$('[data-testid=catch] button[title^=Drag]'))[at]!.boundingBox())!;
+  const [from, to] = [await patch(0), await patch(2)];
+  await ida.page.mouse.move(from.x + 10, from.y + 10);
+  await ida.page.mouse.down();
+  await ida.page.mouse.move(from.x + 12, from.y + 30, { steps: 4 });
+  await ida.page.mouse.move(to.x + 12, to.y + 14, { steps: 8 });
+  await ida.page.mouse.up();
+  await ida.page.waitForFunction(
+    (first) => document.querySelector<HTMLInputElement>('[data-testid=catch] input[aria-label^="Name of"]')!.value !== first,
+    {},
+    before[0],
+  );
+  expect(await names()).toEqual([before[1], before[2], before[0], ...before.slice(3)]);
+});
+
+test('cells of a workbook are chosen by dragging over them, or written', async () => {
+  await choose(demo('house-colours.xlsx'));
+  await caught(68);
+  const box = (await (await ida.find('[data-testid=sheet] [role=img]')).boundingBox())!;
+  const cell = (column: number, row: number) =>
+    [box.x + (box.width * (column - 0.5)) / 8, box.y + (box.height * (row - 0.5)) / 7] as const;
+  await ida.page.mouse.move(...cell(3, 2));
+  await ida.page.mouse.down();
+  await ida.page.mouse.move(...cell(6, 5), { steps: 5 });
+  await ida.page.mouse.up();
+  await caught(16);
+  const range = () => ida.page.$eval('input[aria-label="Cells to read"]', (one) => one.value);
+  expect(await range()).toBe("'House colours'!C2:F5");
+  await ida.fill('Cells to read', 'A1:H1');
+  await caught(8);
+  await ida.fill('Cells to read', 'A1:');
+  await ida.sees('“A1:” is no range of cells; write B2:I8');
+  await ida.click('All cells');
+  await caught(68);
+});
+
+test('a palette of the shelf is found by colour, taken and renamed; an own one is put there and taken off', async () => {
+  await ida.click('Shelf');
+  await ida.fill('Search the shelf', 'near #1f6f78', false);
+  await ida.sees('nearest first');
+  const [first] = await ida.texts('ul[aria-label="Palettes on the shelf"] small');
+  expect(first).toMatch(/ΔE [0-5]\.\d/);
+  await ida.fill('Search the shelf', 'kiln', false);
+  await ida.click('Kiln');
+  await caught(9);
+  await ida.sees('made by Breakwater');
+  await ida.fill('Named', 'Engine heat', false);
+  await ida.click('Bring in 9');
+  await ida.sees('from the shelf: Kiln');
+  const { brand } = await documentNow();
+  expect(brand.palettes.at(-1)).toMatchObject({ name: 'Engine heat', kind: 'sequential', source: { shelf: 'kiln' } });
+  await ida.stage('Gather');
+  await ida.click('Shelf');
+  await ida.sees('in use 1 ×');
+  await ida.click('Put a palette on the shelf');
+  await ida.fill('Tags', 'evening, boats', false);
+  await ida.fill('Note', 'For the late sailings.', false);
+  await ida.click('Put it on the shelf');
+  await ida.fill('Search the shelf', 'evening boats', false);
+  await ida.click('Engine heat');
+  await ida.sees('made by Ida: evening, boats. For the late sailings.');
+  await ida.click('Take Engine heat off the shelf');
+  await ida.sees('No palette on the shelf answers to this.');
+  await undo();
+  await ida.click('Back to text');
+});
+
+test('a picture stays with the palette made from it, and opens again', async () => {
+  await choose(demo('harbour-at-dusk.jpg'));
+  await caught(8);
+  await ida.click('Bring in 8');
+  await ida.sees('from harbour-at-dusk.jpg');
+  await ida.page.waitForFunction(() =>
+    [...document.images].some(({ src, naturalWidth }) => src.includes('/pictures/') && naturalWidth === 960),
+  );
+  await ida.page.reload();
+  await ida.click('from harbour-at-dusk.jpg');
+  await ida.find('[data-testid=picture]');
+  await caught(8);
+  await undo();
 });
 
 test('a picture on the clipboard is taken by Ctrl+V, a dropped file by letting it go', async () => {

@@ -46,12 +46,25 @@ test('a brand file is read with its aliases', () => {
     tokens: object[];
   };
   expect([reading.format, reading.palettes.length]).toEqual(['brand', 6]);
-  expect(reading.tokens).toContainEqual({ path: 'text.link', hex: '#006871', alpha: 1, alias: 'brand.primary' });
+  expect(reading.tokens).toContainEqual({
+    path: 'text.link',
+    hex: '#006871',
+    alpha: 1,
+    alias: 'brand.primary',
+    description: expect.any(String),
+  });
 });
 
 test.each([
   ['no file', ['inspect', '/nowhere/x.txt'], 'is not there'],
-  ['no text', ['inspect', file('a.bin', new Uint8Array([0, 1, 2]))], 'not of a kind'],
+  ['no text', ['inspect', file('a.bin', new Uint8Array([0, 1, 2]))], 'of a kind that is not read here'],
+  ['a PDF', ['inspect', file('guide.pdf', '%PDF-1.7\n\0')], 'Copy the text with the colours out of it'],
+  ['no range', ['inspect', 'demo/gather/house-colours.xlsx', '--range', 'B'], 'no range of cells; write B2:I8'],
+  [
+    'no sheet',
+    ['inspect', 'demo/gather/house-colours.xlsx', '--range', 'Other!A1'],
+    'no sheet “Other” in this workbook; it has House colours',
+  ],
   ['no colour', ['inspect', file('b.txt', 'nothing here')], 'no colour'],
   ['no such reader', ['inspect', file('c.txt', '#fff'), '--as', 'nope'], 'no reader “nope”'],
   ['a broken brand', ['inspect', file('d.breakwater.json', '{"format":"breakwater-brand"')], 'not JSON'],
@@ -87,7 +100,13 @@ test.each([
 test('inspect gives the tokens of a token file with their aliases', () => {
   const { tokens } = JSON.parse(run('inspect', 'demo/gather/day.tokens.json', '--json').stdout) as { tokens: object[] };
   expect(tokens).toHaveLength(55);
-  expect(tokens).toContainEqual({ path: 'text.link', hex: '#006871', alpha: 1, alias: 'brand.primary' });
+  expect(tokens).toContainEqual({
+    path: 'text.link',
+    hex: '#006871',
+    alpha: 1,
+    alias: 'brand.primary',
+    description: expect.any(String),
+  });
 });
 
 test('export writes what it lists, with hashes', () => {

@@ -11,6 +11,7 @@ import { gamePalette } from './game-palette';
 import { gpl } from './gpl';
 import { hexList } from './hex-list';
 import { json } from './json';
+import { isNeverRead } from './not-read';
 import { ooxmlTheme } from './ooxml-theme';
 import { picture } from './picture';
 import { riffPal } from './riff-pal';
@@ -51,6 +52,7 @@ export function formatById(id: string): Format | undefined {
 
 /** Reads a file by its content, or as the one format named. @returns null when no reader knows it. */
 export async function readFile(file: SourceFile, tools: ReadTools = {}, as?: string): Promise<Reading | null> {
+  if (as === undefined && isNeverRead(file.bytes)) return null;
   for (const format of FORMATS) {
     if (as !== undefined && format.id !== as) continue;
     const reading = await format.read?.(file, tools);

@@ -34,20 +34,36 @@ const MOST_PIXELS = 16_000_000;
  * Deterministic. k-means: Lloyd 1982; geometric median: Weiszfeld 1937; greedy choice: Cornuejols, Fisher, Nemhauser 1977.
  * @param onProgress called now and then with the share done, 0..1
  */
-export function extractColours(
+export function extractColours(picture: Pixels, wanted: Wanted, onProgress?: (share: number) => void): Extracted[] {
+  return chooseColours(picture, countColours(picture, wanted.area, onProgress), wanted, onProgress);
+}
+
+/** The colours of an area counted, for any number of choices among them. A megabyte at most. */
+export interface Counted {
+  readonly area: Area;
+  readonly points: Points;
+}
+
+/** The first part of `extractColours`, and the longer one: it goes through every pixel of the area. */
+export function countColours(picture: Pixels, area?: Area, onProgress?: (share: number) => void): Counted {
+  const inside = clipped(picture, area);
+  return { area: inside, points: counted(picture, inside, onProgress) };
+}
+
+/** The second part of `extractColours`. */
+export function chooseColours(
   picture: Pixels,
-  { count, liveliness, area }: Wanted,
+  { area, points }: Counted,
+  { count, liveliness }: Wanted,
   onProgress?: (share: number) => void,
 ): Extracted[] {
-  const inside = clipped(picture, area);
-  const points = counted(picture, inside, onProgress);
   if (points.count === 0) return [];
   onProgress?.(0.7);
   const k = Math.min(Math.max(1, Math.round(count)), points.count);
   const lively = Math.min(1, Math.max(0, liveliness));
   const centres = lively === 0 ? byArea(points, k) : byLiveliness(points, k, lively);
   onProgress?.(0.95);
-  return placed(picture, inside, described(points, centres));
+  return placed(picture, area, described(points, centres));
 }
 
 /** Pixels into bins, bins into points. */

@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Progress } from '@chakra-ui/react';
+import { Button } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { nameOfFile } from '@/core/formats/reading';
@@ -18,6 +18,7 @@ import { Shelf } from './shelf';
 import { TableSource } from './table-source';
 import { TextSource } from './text-source';
 import { useIntake } from './use-intake';
+import { Working } from './working';
 import { useScreenPick } from './use-screen-pick';
 import css from './gather.module.css';
 
@@ -88,18 +89,7 @@ export function Gather() {
           ) : (
             <TextSource onText={(next) => void takeText(next)} />
           )}
-          {reading !== null && reading > 0 && (
-            <div className={css.progress}>
-              <Progress.Root value={reading * 100} size="xs" flex="1">
-                <Progress.Track>
-                  <Progress.Range bg="var(--ink)" />
-                </Progress.Track>
-              </Progress.Root>
-              <Button size="2xs" variant="outline" onClick={stop}>
-                Stop
-              </Button>
-            </div>
-          )}
+          {reading !== null && <Working label="Reading" share={reading} onStop={stop} />}
           <ul role="alert" className={css.problems}>
             {pick.problem && <li>{pick.problem}</li>}
             {problems.slice(0, 5).map(({ source, line, message }, at) => (

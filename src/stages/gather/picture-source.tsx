@@ -11,6 +11,7 @@ import { ribbon } from '@/ui/ribbon';
 import { OpenPicture } from '@/workers/picture';
 import { PictureView, type Sample } from './picture-view';
 import type { CameIn } from './use-intake';
+import { Working } from './working';
 import css from './gather.module.css';
 
 const COUNT = { least: 2, most: 64 };
@@ -26,7 +27,7 @@ export function PictureSource({ picture, onClose }: { picture: CameIn; onClose: 
   const [set, setSet] = useState(FOUND);
   const [exact, setExact] = useState<readonly ReadSwatch[] | null>(null);
   const [problem, setProblem] = useState('');
-  const { finding, find, stop } = useFinder(picture, setExact, setProblem);
+  const { progress, find, stop } = useFinder(picture, setExact, setProblem);
   const replace = useCatch((state) => state.replace);
   const title = nameOfFile(picture.name);
 
@@ -77,6 +78,7 @@ export function PictureSource({ picture, onClose }: { picture: CameIn; onClose: 
         onMove={moveSample}
       />
       {problem && <p role="alert">{problem}</p>}
+      {progress !== null && <Working label="Finding colours" share={progress} onStop={stop} />}
       {exact ? (
         <div className={css.under}>
           <p>Read exactly, as a palette of {exact.length}.</p>
@@ -134,11 +136,6 @@ export function PictureSource({ picture, onClose }: { picture: CameIn; onClose: 
         </ul>
       )}
       <div className={css.under}>
-        {finding && (
-          <Button size="2xs" variant="outline" onClick={stop}>
-            Stop
-          </Button>
-        )}
         {area && (
           <Button size="2xs" variant="outline" onClick={() => setArea(null)}>
             Whole picture
@@ -159,7 +156,8 @@ function useFinder(picture: CameIn, onExact: (swatches: ReadSwatch[] | null) => 
   const opened = useRef<OpenPicture | null>(null);
   const running = useRef<AbortController | null>(null);
   const next = useRef<Wanted | null>(null);
-  const [finding, setFinding] = useState(false);
+  /** Share done of the search under way, 0 while the picture is being decoded; null when none is. */
+  const [progress, setProgress] = useState<number | null>(null);
   useEffect(() => {
     const open = new OpenPicture(picture.bytes);
     opened.current = open;
@@ -179,19 +177,19 @@ function useFinder(picture: CameIn, onExact: (swatches: ReadSwatch[] | null) => 
     if (running.current) return null;
     let found = null;
     running.current = new AbortController();
-    setFinding(true);
+    setProgress(0);
     try {
       while (next.current && opened.current) {
         const current = next.current;
         next.current = null;
-        found = await opened.current.extract(current, () => {}, running.current.signal);
+        found = await opened.current.extract(current, setProgress, running.current.signal);
       }
     } catch (error) {
       // Stopped by hand.
       if (!(error instanceof DOMException)) throw error;
     } finally {
       running.current = null;
-      setFinding(false);
+      setProgress(null);
     }
     return found;
   });
@@ -199,5 +197,5 @@ function useFinder(picture: CameIn, onExact: (swatches: ReadSwatch[] | null) => 
     next.current = null;
     running.current?.abort(new DOMException('Stopped.', 'AbortError'));
   };
-  return { finding, find, stop };
+  return { progress, find, stop };
 }

@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import { newId } from '@/core/brand/identity';
 import type { CatchLine } from '@/core/formats/catch';
 import type { CellRange } from '@/core/formats/cell-range';
+import { whyNotRead } from '@/core/formats/not-read';
 import { pictureRefusal } from '@/core/formats/picture';
 import { pictureSize } from '@/core/image/size';
 import type { SourceFile } from '@/core/formats/format';
@@ -99,10 +100,7 @@ export function useIntake() {
         }
         const wish = at === 0 ? {} : { earlier: earlierIn(useCatch.getState().lines) };
         const { format, lines, problems } = await read({ name: file.name, bytes }, wish);
-        if (format === null)
-          refuse(
-            'This file is of a kind that is not read here; give a swatch file, a table, a picture, a style sheet, tokens or any text.',
-          );
+        if (format === null) refuse(whyNotRead(bytes));
         else if (lines.length === 0 && problems.length === 0) refuse('There is no colour in this file.');
         else put(file.name, { lines, problems });
         if (files.length === 1 && (format === 'xlsx' || format === 'csv') && lines.length > 0) {
