@@ -249,7 +249,8 @@ test('a palette of the shelf is found by colour, taken and renamed; an own one i
   await ida.fill('Note', 'For the late sailings.', false);
   await ida.click('Put it on the shelf');
   await ida.fill('Search the shelf', 'evening boats', false);
-  await ida.click('Engine heat');
+  await ida.page.waitForFunction(() => document.querySelectorAll('ul[aria-label="Palettes on the shelf"] li').length === 1);
+  await (await ida.find('ul[aria-label="Palettes on the shelf"] button')).click();
   await ida.sees('made by Ida: evening, boats. For the late sailings.');
   await ida.click('Take Engine heat off the shelf');
   await ida.sees('No palette on the shelf answers to this.');
@@ -265,11 +266,12 @@ test('a picture stays with the palette made from it, and opens again', async () 
   await ida.page.waitForFunction(() =>
     [...document.images].some(({ src, naturalWidth }) => src.includes('/pictures/') && naturalWidth === 960),
   );
+  await documentNow();
   await ida.page.reload();
+  await ida.click('harbour-at-dusk');
   await ida.click('from harbour-at-dusk.jpg');
   await ida.find('[data-testid=picture]');
   await caught(8);
-  await undo();
 });
 
 test('a picture on the clipboard is taken by Ctrl+V, a dropped file by letting it go', async () => {

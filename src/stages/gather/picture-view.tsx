@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { ReadSwatch } from '@/core/formats/format';
 import { meanColour, pixelAt, type Area, type Pixels } from '@/core/image/pixels';
+import { pictureSize } from '@/core/image/size';
 import { readColour } from '@/core/colour/read';
 import { inkOn } from '@/core/colour/contrast';
 import type { CameIn } from './use-intake';
@@ -25,6 +26,8 @@ interface Props {
 
 /** The tallest a picture is shown. */
 const HEIGHT = '42vh';
+/** Pixels across at which it is drawn. */
+const WIDTH = 720;
 
 /** Pixels on each side that the loupe shows. */
 const LOUPE = 5;
@@ -32,14 +35,22 @@ const LOUPE = 5;
 /** The picture with its sample points: a point is dragged or nudged by arrow keys; a drag beside them draws the area. */
 export function PictureView({ picture, samples, area, radius, onArea, onMove }: Props) {
   const [bitmap, setBitmap] = useState<ImageBitmap | null>(null);
+  const [shown, setShown] = useState<ImageBitmap | null>(null);
   const [held, setHeld] = useState<number | null>(null);
   const frame = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const corner = useRef<{ x: number; y: number } | null>(null);
   useEffect(() => {
     let current = true;
-    createImageBitmap(new Blob([picture.bytes as Uint8Array<ArrayBuffer>])).then(
-      (made) => current && setBitmap(made),
+    const blob = new Blob([picture.bytes as Uint8Array<ArrayBuffer>]);
+    const resizeWidth = Math.min(WIDTH, pictureSize(picture.bytes)!.width);
+    // Made small by the browser's decoder, which works beside the page; drawing the whole picture here would stop it.
+    Promise.all([createImageBitmap(blob), createImageBitmap(blob, { resizeWidth, resizeQuality: 'high' })]).then(
+      ([whole, small]) => {
+        if (!current) return;
+        setBitmap(whole);
+        setShown(small);
+      },
       // Damage is told where the picture is opened.
       () => current && setBitmap(null),
     );
@@ -48,15 +59,11 @@ export function PictureView({ picture, samples, area, radius, onArea, onMove }: 
     };
   }, [picture]);
   useEffect(() => {
-    if (!bitmap || !canvas.current) return;
-    const context = canvas.current.getContext('2d')!;
-    context.imageSmoothingQuality = 'high';
-    context.drawImage(bitmap, 0, 0, canvas.current.width, canvas.current.height);
-  }, [bitmap]);
-  if (!bitmap) return <div className={css.picture} />;
+    if (shown) canvas.current?.getContext('bitmaprenderer')!.transferFromImageBitmap(shown);
+  }, [shown]);
+  if (!bitmap || !shown) return <div className={css.picture} />;
 
   const { width, height } = bitmap;
-  const scale = Math.min(1, 720 / width);
   const placeOf = ({ clientX, clientY }: PointerEvent) => {
     const box = frame.current!.getBoundingClientRect();
     const inside = (value: number, size: number) => Math.min(size - 1, Math.max(0, Math.floor(value * size)));
@@ -103,7 +110,7 @@ export function PictureView({ picture, samples, area, radius, onArea, onMove }: 
         corner.current = null;
       }}
     >
-      <canvas ref={canvas} width={Math.round(width * scale)} height={Math.round(height * scale)} />
+      <canvas ref={canvas} />
       {area && (
         <i
           className={css.area}
