@@ -38,7 +38,7 @@ interface CatchState {
   readonly rename: (index: number, name: string) => void;
   /** Puts a line where another stands, into the other's group. */
   readonly move: (index: number, to: number) => void;
-  readonly send: (groups: readonly string[], route: Route) => void;
+  readonly send: (group: string, route: Route) => void;
   /** Takes the other meaning of an ambiguous code instead. */
   readonly readOtherwise: (index: number) => void;
   readonly clear: () => void;
@@ -76,8 +76,7 @@ export const useCatch = create<CatchState>()(
           const others = lines.filter((one) => one.index !== index);
           return { lines: [...others.slice(0, at), line, ...others.slice(at)] };
         }),
-      send: (groups, route) =>
-        set(({ routes }) => ({ routes: { ...routes, ...Object.fromEntries(groups.map((group) => [group, route])) } })),
+      send: (group, route) => set(({ routes }) => ({ routes: { ...routes, [group]: route } })),
       readOtherwise: (index) =>
         set(({ lines }) => ({
           lines: lines.map((line) =>

@@ -53,6 +53,8 @@ export function CatchList() {
     overscan: 6,
   });
   const takeable = useMemo(() => lines.filter((line) => line.colour).map((line) => line.index), [lines]);
+  // dnd-kit takes the id 0 for none, so ids are texts.
+  const places = useMemo(() => takeable.map(String), [takeable]);
   const all = takeable.length > 0 && takeable.every((index) => chosen.has(index));
   /** With Shift, everything from the line ticked before to this one. */
   const tickLine = (index: number, on: boolean, range: boolean) => {
@@ -85,8 +87,7 @@ export function CatchList() {
       </div>
       <div ref={scroller} className={css.list} data-testid="catch">
         <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop} id="catch">
-          {/* dnd-kit takes the id 0 for none, so ids are texts. */}
-          <SortableContext items={takeable.map(String)} strategy={verticalListSortingStrategy}>
+          <SortableContext items={places} strategy={verticalListSortingStrategy}>
             <div style={{ height: rows.getTotalSize(), position: 'relative' }}>
               {rows.getVirtualItems().map((row) => {
                 const shown = rowsShown[row.index]!;
@@ -138,7 +139,7 @@ function Group({ name }: { name: string }) {
             aria-label={`Palette for ${name}`}
             value={route.name}
             maxLength={120}
-            onChange={(event) => send([name], { to: 'new', name: event.target.value })}
+            onChange={(event) => send(name, { to: 'new', name: event.target.value })}
           />
         ) : (
           name
@@ -153,7 +154,7 @@ function Group({ name }: { name: string }) {
         withTokens={hasTokens}
         width="170px"
         small
-        onRoute={(next) => send([name], next)}
+        onRoute={(next) => send(name, next)}
       />
     </div>
   );

@@ -1,0 +1,96 @@
+import { useMemo } from 'react';
+import { bringIn, type BroughtIn, type Route } from '@/core/brand/bring-in';
+import type { Brand, Palette, PaletteSource } from '@/core/brand/document';
+import { newId } from '@/core/brand/identity';
+import { useBrand } from '@/ui/brand-context';
+import { useCatch, type CatchLine } from '@/ui/catch-store';
+
+export const NO_TOKENS = '';
+export const ALL_THEMES = 'all';
+/** Where tokens get their values: the id of a theme, every theme, or nowhere because none are brought. */
+export type TokensIn = string;
+
+type Sources = Readonly<Record<string, PaletteSource>>;
+
+interface Group {
+  readonly name: string;
+  readonly lines: readonly CatchLine[];
+  readonly route: Route;
+  readonly kind: Palette['kind'];
+}
+
+/**
+ * The ticked lines on their way into the brand: by their groups, and what bringing them in would do.
+ * @param chosenKind kind of every new palette; null for the kind each was read with
+ * @param tokensIn null for what is likeliest
+ */
+export function useBringIn(chosenKind: Palette['kind'] | null, tokensIn: TokensIn | null) {
+  const { lines, ticked, names, routes, origins } = useCatch();
+  const { brand, theme } = useBrand((state) => ({ brand: state.replica.brand, theme: state.theme }));
+  const hasTokens = useMemo(() => lines.some(({ token }) => token), [lines]);
+  const likely = useMemo(() => (hasTokens && knowsAny(brand, lines) ? theme : ALL_THEMES), [brand, lines, hasTokens, theme]);
+  const themes = tokensIn ?? likely;
+
+  const { byGroup, aliases } = useMemo(() => tickedOf(lines, ticked), [lines, ticked]);
+  const groups = [...byGroup].map(([name, members]): Group => ({
+    name,
+    lines: members,
+    route: routes[name] ?? { to: 'new', name: name || 'Gathered' },
+    kind: chosenKind ?? members[0]!.kind,
+  }));
+
+  const plan = (sources: Sources, idOf: () => string): BroughtIn =>
+    bringIn(
+      brand,
+      {
+        themes: !hasTokens || themes === NO_TOKENS ? null : themes === ALL_THEMES ? brand.themes.map(({ id }) => id) : [themes],
+        groups: groups.map(({ name, lines: members, route, kind }) => ({
+          route,
+          kind,
+          ...(sources[name] && { source: sources[name] }),
+          swatches: members.map(({ index, name: read, css, token }) => ({
+            name: names[index]?.trim() || read,
+            value: css!,
+            ...(token && { token }),
+          })),
+        })),
+        aliases: aliases.map(({ token, css }) => ({ ...token!, alias: token!.alias!, value: css! })),
+      },
+      idOf,
+    );
+  return {
+    brand,
+    groups,
+    hasTokens,
+    themes,
+    colours: groups.reduce((sum, group) => sum + group.lines.length, 0),
+    /** What would be done; its ids are for show. */
+    preview: plan(origins, countUp()),
+    /** What is to be done. @param sources of groups, known only now */
+    planned: (sources: Sources) => plan({ ...origins, ...sources }, newId),
+  };
+}
+
+/** Whether any of the tokens is in the brand already: then it is likely one theme that is being brought in. */
+function knowsAny(brand: Brand, lines: readonly CatchLine[]): boolean {
+  const paths = new Set(brand.tokens.map(({ path }) => path));
+  return lines.some(({ token }) => token && paths.has(token.path));
+}
+
+/** Ticked lines by their group, and the ticked aliases, which belong to none. */
+function tickedOf(lines: readonly CatchLine[], ticked: readonly number[]) {
+  const taken = new Set(ticked);
+  const byGroup = new Map<string, CatchLine[]>();
+  const aliases: CatchLine[] = [];
+  for (const line of lines) {
+    if (!line.colour || !taken.has(line.index)) continue;
+    if (line.token?.alias) aliases.push(line);
+    else if (!byGroup.get(line.palette)?.push(line)) byGroup.set(line.palette, [line]);
+  }
+  return { byGroup, aliases };
+}
+
+function countUp(): () => string {
+  let next = 0;
+  return () => `preview-${next++}`;
+}
