@@ -1,7 +1,7 @@
 import { QueryTypes, Op, type Transaction } from 'sequelize';
 import { apply } from '@/core/brand/apply';
 import { touchedBy } from '@/core/brand/commands';
-import { Brand } from '@/core/brand/document';
+import { Brand, EntityId } from '@/core/brand/document';
 import type { Change, Pending } from '@/core/brand/replica';
 import { may, refusalFor, type Deed, type Role } from '@/core/brand/roles';
 import { database, type ChangeRow, type PersonRow } from './database';
@@ -38,6 +38,8 @@ export async function brandsOf(person: PersonRow): Promise<{ id: string; name: s
 
 /** A person's role for a brand, if it allows the deed. A brand of another organisation is as if it were not there. */
 export async function authorise(person: PersonRow, brandId: string, deed: Deed): Promise<Role> {
+  // What is no id at all is not asked of the database, which takes no NUL in a text.
+  if (!EntityId.safeParse(brandId).success) throw new Refused(404, 'There is no such brand here.');
   const rows = await database().sequelize.query<{ role: Role }>(
     `SELECT m.role FROM brands b JOIN memberships m ON m.organisation_id = b.organisation_id
      WHERE b.id = :brand AND m.person_id = :person`,

@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import { PictureHash } from '@/core/brand/document';
 import { pictureRefusal } from '@/core/formats/picture';
 import { pictureSize } from '@/core/image/size';
 import { database, type PersonRow, type PictureRow } from './database';
@@ -30,7 +31,7 @@ export async function keepPicture(person: PersonRow, brandId: string, bytes: Uin
 }
 
 export async function keptPicture(brandId: string, sha256: string): Promise<PictureRow> {
-  const picture = await database().Picture.findOne({ where: { brandId, sha256 } });
+  const picture = PictureHash.safeParse(sha256).success && (await database().Picture.findOne({ where: { brandId, sha256 } }));
   if (!picture) throw new Refused(404, 'There is no such picture here.');
   return picture;
 }

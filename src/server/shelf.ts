@@ -1,4 +1,5 @@
 import { QueryTypes } from 'sequelize';
+import { EntityId } from '@/core/brand/document';
 import { SHELF_LIMITS, ShelfEntry, type ShelfPalette } from '@/core/shelf/shelf-palette';
 import { database, type PersonRow } from './database';
 import { Refused } from './refused';
@@ -54,6 +55,7 @@ export async function putOnShelf(person: PersonRow, brandId: string, { id, ...en
 /** Takes a palette off the organisation's shelf. Palettes that were made from it stay as they are. */
 export async function takeOffShelf(brandId: string, id: string): Promise<void> {
   const organisationId = await organisationOf(brandId);
-  const gone = await database().ShelfPalette.destroy({ where: { id, organisationId } });
-  if (gone === 0) throw new Refused(404, 'This palette is not on the shelf; somebody may have taken it off.');
+  const known = EntityId.safeParse(id).success;
+  if (!known || (await database().ShelfPalette.destroy({ where: { id, organisationId } })) === 0)
+    throw new Refused(404, 'This palette is not on the shelf; somebody may have taken it off.');
 }

@@ -42,6 +42,46 @@ test('lines are ticked and unticked, one or many', () => {
   expect([...state().ticked].sort()).toEqual([1, 2]);
 });
 
+test('a line goes where it is dragged, into that group; ticks, names and routes follow the lines', () => {
+  const two = {
+    lines: catchOf(
+      readingOf(
+        'x',
+        ['P', 'Q'].map((name) => ({
+          name,
+          kind: 'loose',
+          swatches: [1, 2].map((line) => readSwatch(`#${line}0203${name === 'P' ? 4 : 8}`, { name: '', line })),
+        })),
+      ),
+    ),
+    problems: [],
+  };
+  state().replace('a', two);
+  state().tick([0], false);
+  state().move(0, 2);
+  const places = () => state().lines.map(({ index, palette }) => `${index}${palette}`);
+  expect(places()).toEqual(['1P', '2Q', '0Q', '3Q']);
+  state().move(3, 1);
+  expect(places()).toEqual(['3P', '1P', '2Q', '0Q']);
+  expect([...state().ticked].sort()).toEqual([1, 2, 3]);
+  // Another file with the same palette's name stays apart.
+  state().append('b', two);
+  expect(new Set(state().lines.map(({ palette }) => palette))).toEqual(new Set(['P', 'Q', 'P 2', 'Q 2']));
+  expect(
+    state()
+      .lines.map(({ source }) => source)
+      .join(''),
+  ).toBe('aaaabbbb');
+});
+
+test('the text stays as it was typed while its colours come and go', () => {
+  state().setText('#102030');
+  state().replace('the text', found('#102030'));
+  expect(state().text).toBe('#102030');
+  state().clear();
+  expect(state().text).toBe('');
+});
+
 test('an ambiguous code is read the other way, and back', () => {
   const swatch = readSwatch('#1f6f7880', { name: '', line: 1, doubts: [doubt('ambiguous', 'Either.')], other: '#801f6f78' });
   state().replace('a', { lines: catchOf(readingOf('x', [{ name: 'P', kind: 'loose', swatches: [swatch] }])), problems: [] });

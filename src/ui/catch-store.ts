@@ -50,7 +50,8 @@ interface Found {
   readonly origin?: PaletteSource;
 }
 
-const EMPTY = { text: '', sources: [], lines: [], problems: [], ticked: [], names: {}, routes: {}, origins: {} };
+const NOTHING = { sources: [], lines: [], problems: [], ticked: [], names: {}, routes: {}, origins: {} };
+const EMPTY = { text: '', ...NOTHING };
 
 /** Larger catches are kept only while the page is open: writing them down at every tick would be felt. */
 const KEPT = { lines: 2_000, characters: 200_000 };
@@ -60,7 +61,7 @@ export const useCatch = create<CatchState>()(
     (set) => ({
       ...EMPTY,
       setText: (text) => set({ text }),
-      replace: (source, found) => set(added(EMPTY, source, found)),
+      replace: (source, found) => set(added(NOTHING, source, found)),
       append: (source, found) => set((state) => added(state, source, found)),
       tick: (indices, on) =>
         set(({ ticked }) => {

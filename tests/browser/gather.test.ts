@@ -152,7 +152,7 @@ test('tokens come in as tokens: groups to palettes or to none, aliases as aliase
   await ida.page.select('select[aria-label="Send cabin to"]', 'tokens');
   await (await ida.find('input[aria-label="Take floor"]')).click();
   await ida.sees('1 token is in the brand already and will get another value; 4 are new.');
-  await ida.click('Bring in 3 and 5 tokens');
+  await ida.click('Bring in 3 colours and 5 tokens');
   await ida.sees('7 colours');
   const { brand } = await documentNow();
   const token = (path: string) => brand.tokens.find((one) => one.path === path)!;

@@ -64,6 +64,9 @@ test('what a request carries is checked and bounded', async () => {
     '/deliver/quillhaven/latest/..%2fx',
     '/deliver/quillhaven/0/x',
     '/api/brands/nope',
+    '/api/brands/%00',
+    '/deliver/quillhaven/1/%00',
+    '/api/brands/quillhaven/pictures/%00',
   ]) {
     expect([target, (await ida.fetch(target)).status]).toEqual([target, 404]);
   }

@@ -48,11 +48,11 @@ export const Swatch = z.strictObject({
   locked: z.boolean(),
 });
 
+/** SHA-256 of a picture's bytes, in lower-case hex. */
+export const PictureHash = z.string().regex(/^[0-9a-f]{64}$/);
+
 /** What a palette was made from: a picture kept beside the brand, by its SHA-256, or a palette of the shelf. */
-export const PaletteSource = z.union([
-  z.strictObject({ picture: z.string().regex(/^[0-9a-f]{64}$/), name }),
-  z.strictObject({ shelf: id, name }),
-]);
+export const PaletteSource = z.union([z.strictObject({ picture: PictureHash, name }), z.strictObject({ shelf: id, name })]);
 
 export const Palette = z.strictObject({
   id,

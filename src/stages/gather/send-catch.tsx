@@ -110,7 +110,7 @@ export function SendCatch({ beforeSend, onSent }: Props) {
       )}
       <Button size="sm" type="submit" disabled={!preview.command || !mayEdit} loading={sending}>
         Bring in {colours}
-        {tokens > 0 && ` and ${tokens} ${tokens === 1 ? 'token' : 'tokens'}`}
+        {tokens > 0 && ` ${colours === 1 ? 'colour' : 'colours'} and ${tokens} ${tokens === 1 ? 'token' : 'tokens'}`}
       </Button>
       {(preview.tokens.set > 0 || preview.notes.length > 0) && (
         <ul className={css.notes}>

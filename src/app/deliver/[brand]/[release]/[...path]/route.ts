@@ -6,7 +6,14 @@ import { allowed, answer } from '@/server/request';
 const Params = z.object({
   brand: z.string().max(40),
   release: z.union([z.literal('latest'), z.coerce.number().int().min(1).max(1_000_000)]),
-  path: z.array(z.string().max(200)).max(10),
+  path: z
+    .array(
+      z
+        .string()
+        .max(200)
+        .regex(/^[^\0]*$/),
+    )
+    .max(10),
 });
 
 /** A released file, exactly as it was written: what consumers fetch. `latest` is the newest release. */

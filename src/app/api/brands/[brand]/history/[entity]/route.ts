@@ -1,3 +1,4 @@
+import { EntityId } from '@/core/brand/document';
 import { historyOf } from '@/server/brands';
 import { allowed, answer } from '@/server/request';
 
@@ -5,7 +6,7 @@ export function GET(_request: Request, { params }: { params: Promise<{ brand: st
   return answer(async () => {
     const { brand, entity } = await params;
     await allowed(brand, 'read');
-    const history = await historyOf(brand, entity);
+    const history = EntityId.safeParse(entity).success ? await historyOf(brand, entity) : [];
     return Response.json({ history: history.map(({ seq, command, by, at }) => ({ seq, label: command.label, by, at })) });
   });
 }
