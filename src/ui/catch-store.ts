@@ -29,6 +29,8 @@ interface CatchState {
   readonly routes: Readonly<Record<string, Route>>;
   /** What new palettes are to name as their source, by group. */
   readonly origins: Readonly<Record<string, PaletteSource>>;
+  /** The picture whose colours these are, for as long as the page is open. */
+  readonly picture: PictureFile | null;
   readonly setText: (text: string) => void;
   /** A new catch in place of the last one. */
   readonly replace: (source: string, found: Found) => void;
@@ -48,9 +50,16 @@ interface Found {
   readonly lines: readonly Line[];
   readonly problems: readonly Problem[];
   readonly origin?: PaletteSource;
+  readonly picture?: PictureFile;
 }
 
-const NOTHING = { sources: [], lines: [], problems: [], ticked: [], names: {}, routes: {}, origins: {} };
+/** A picture as it came in. */
+export interface PictureFile {
+  readonly name: string;
+  readonly bytes: Uint8Array;
+}
+
+const NOTHING = { sources: [], lines: [], problems: [], ticked: [], names: {}, routes: {}, origins: {}, picture: null };
 const EMPTY = { text: '', ...NOTHING };
 
 /** Larger catches are kept only while the page is open: writing them down at every tick would be felt. */
@@ -126,7 +135,7 @@ export function earlierIn(lines: readonly CatchLine[]): Earlier[] {
   );
 }
 
-type Content = Pick<CatchState, 'sources' | 'lines' | 'problems' | 'ticked' | 'names' | 'routes' | 'origins'>;
+type Content = Pick<CatchState, keyof typeof NOTHING>;
 
 function added({ sources, lines, problems, ...rest }: Content, source: string, found: Found): Partial<CatchState> {
   const first = lines.length;
@@ -143,6 +152,7 @@ function added({ sources, lines, problems, ...rest }: Content, source: string, f
     sources: sources.includes(source) ? sources : [...sources, source],
     lines: [...lines, ...fresh],
     problems: [...problems, ...found.problems.map((one) => ({ ...one, source }))],
+    ...(found.picture && { picture: found.picture }),
     ...(found.origin && {
       origins: { ...rest.origins, ...Object.fromEntries(fresh.map(({ palette }) => [palette, found.origin!])) },
     }),

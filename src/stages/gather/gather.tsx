@@ -3,12 +3,9 @@
 import { Button } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
-import { nameOfFile } from '@/core/formats/reading';
-import { useBrand } from '@/ui/brand-context';
 import { useCatch } from '@/ui/catch-store';
 import { useGoTo } from '@/ui/stage-link';
 import { StageTitle } from '@/ui/stage-title';
-import { attachPicture } from './attach-picture';
 import { Camera } from './camera';
 import { CatchList } from './catch-list';
 import { Generator } from './generator';
@@ -23,9 +20,8 @@ import { useScreenPick } from './use-screen-pick';
 import css from './gather.module.css';
 
 export function Gather() {
-  const id = useBrand((state) => state.id);
   const { text, sources, lines, problems, clear } = useCatch();
-  const { reading, stop, picture, table, close, takeText, takeFiles, takeCells } = useIntake();
+  const { reading, stop, opened, close, takeText, takeFiles, takeCells } = useIntake();
   const pick = useScreenPick();
   const [panel, setPanel] = useState<'camera' | 'generator' | 'shelf' | null>(null);
   const goTo = useGoTo();
@@ -42,12 +38,6 @@ export function Gather() {
     clear();
   };
   const waiting = lines.length === 0;
-  /** A picture stays with the palette that was made from it. */
-  const keepPicture = async () => {
-    if (!picture || panel) return {};
-    const source = await attachPicture(id, picture);
-    return source ? { [nameOfFile(picture.name)]: source } : {};
-  };
   return (
     <div {...getRootProps()} className={css.stage} data-dropping={isDragActive || undefined}>
       <input {...getInputProps()} data-testid="files" />
@@ -70,7 +60,7 @@ export function Gather() {
         <Button size="xs" variant="outline" onClick={() => setPanel('shelf')}>
           Shelf
         </Button>
-        <Button size="xs" variant="outline" disabled={waiting && !text && !picture && !table} onClick={empty}>
+        <Button size="xs" variant="outline" disabled={waiting && !text && !opened} onClick={empty}>
           Empty the catch
         </Button>
       </StageTitle>
@@ -82,10 +72,10 @@ export function Gather() {
             <Generator onClose={() => setPanel(null)} />
           ) : panel === 'shelf' ? (
             <Shelf onClose={() => setPanel(null)} />
-          ) : picture ? (
-            <PictureSource key={picture.id} picture={picture} onClose={close} />
-          ) : table ? (
-            <TableSource key={table.id} table={table} onCells={(range) => void takeCells(table, range)} onClose={close} />
+          ) : opened?.kind === 'picture' ? (
+            <PictureSource key={opened.id} picture={opened} onClose={close} />
+          ) : opened?.kind === 'table' ? (
+            <TableSource key={opened.id} table={opened} onCells={(range) => void takeCells(opened, range)} onClose={close} />
           ) : (
             <TextSource onText={(next) => void takeText(next)} />
           )}
@@ -113,13 +103,12 @@ export function Gather() {
               </p>
               <p>
                 Drop files anywhere: swatch files (ASE, ACO, GPL, PAL, SOC, hex), workbooks and tables, design tokens, style
-                sheets, drawings, office themes, photographs and palette strips. Or paste a screenshot.
+                sheets, drawings, office themes, photographs and palette strips. Or paste a screenshot, or start from the shelf.
               </p>
             </div>
           ) : (
             <>
               <SendCatch
-                beforeSend={keepPicture}
                 onSent={() => {
                   close();
                   setPanel(null);

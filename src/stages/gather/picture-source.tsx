@@ -10,7 +10,7 @@ import { useCatch } from '@/ui/catch-store';
 import { ribbon } from '@/ui/ribbon';
 import { OpenPicture } from '@/workers/picture';
 import { PictureView, type Sample } from './picture-view';
-import type { CameIn } from './use-intake';
+import type { OpenedPicture } from './use-intake';
 import { Working } from './working';
 import css from './gather.module.css';
 
@@ -18,7 +18,7 @@ const COUNT = { least: 2, most: 64 };
 const FOUND = 'found';
 
 /** A picture whose colours are being chosen: found by the two sliders, in the area drawn, and moved by hand. */
-export function PictureSource({ picture, onClose }: { picture: CameIn; onClose: () => void }) {
+export function PictureSource({ picture, onClose }: { picture: OpenedPicture; onClose: () => void }) {
   const [count, setCount] = useState(FIRST_LOOK.count);
   const [lively, setLively] = useState(FIRST_LOOK.liveliness);
   const [area, setArea] = useState<Area | null>(null);
@@ -48,8 +48,8 @@ export function PictureSource({ picture, onClose }: { picture: CameIn; onClose: 
         ? samples.map(({ swatch }) => swatch)
         : chosen.colours.map((colour, at) => readSwatch(colour, { name: '', line: at + 1, text: `${chosen.label}: ${colour}` })));
     const reading = readingOf('picture', [{ name: title, kind: 'loose', swatches }]);
-    replace(picture.name, { lines: catchOf(reading), problems: [] });
-  }, [exact, samples, sets, set, title, picture.name, replace]);
+    replace(picture.name, { lines: catchOf(reading), problems: [], picture });
+  }, [exact, samples, sets, set, title, picture, replace]);
 
   const moveSample = (at: number, x: number, y: number, colour: string) =>
     setSamples((known) =>
@@ -152,7 +152,11 @@ export function PictureSource({ picture, onClose }: { picture: CameIn; onClose: 
 type Wanted = Parameters<OpenPicture['extract']>[0];
 
 /** Finds colours in a worker, one search at a time; of those asked for meanwhile only the last is made. */
-function useFinder(picture: CameIn, onExact: (swatches: ReadSwatch[] | null) => void, onProblem: (sentence: string) => void) {
+function useFinder(
+  picture: OpenedPicture,
+  onExact: (swatches: ReadSwatch[] | null) => void,
+  onProblem: (sentence: string) => void,
+) {
   const opened = useRef<OpenPicture | null>(null);
   const running = useRef<AbortController | null>(null);
   const next = useRef<Wanted | null>(null);

@@ -4,7 +4,7 @@ import { meanColour, pixelAt, type Area, type Pixels } from '@/core/image/pixels
 import { pictureSize } from '@/core/image/size';
 import { readColour } from '@/core/colour/read';
 import { inkOn } from '@/core/colour/contrast';
-import type { CameIn } from './use-intake';
+import type { OpenedPicture } from './use-intake';
 import css from './gather.module.css';
 
 /** A place in the picture and the colour taken there. */
@@ -15,7 +15,7 @@ export interface Sample {
 }
 
 interface Props {
-  picture: CameIn;
+  picture: OpenedPicture;
   samples: readonly Sample[];
   area: Area | null;
   /** Pixels on each side of a point whose mean it takes; 0 takes the pixel itself. */

@@ -1,9 +1,10 @@
 import { Button, Input, NativeSelect } from '@chakra-ui/react';
 import { useState } from 'react';
 import type { Route } from '@/core/brand/bring-in';
-import { PALETTE_KINDS, type Palette, type PaletteSource } from '@/core/brand/document';
+import { PALETTE_KINDS, type Palette } from '@/core/brand/document';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { useCatch } from '@/ui/catch-store';
+import { keepPicture } from './keep-picture';
 import { RouteSelect } from './route-select';
 import { Seam } from './seam';
 import { ALL_THEMES, NO_TOKENS, useBringIn, type TokensIn } from './use-bring-in';
@@ -11,14 +12,8 @@ import css from './gather.module.css';
 
 const VARIOUS = '';
 
-interface Props {
-  /** Keeps what is to be kept of the source before its colours go in. @returns the origins that only then are known */
-  beforeSend: () => Promise<Readonly<Record<string, PaletteSource>>>;
-  onSent: () => void;
-}
-
 /** Where the ticked lines go, what that would change, and the button that does it. */
-export function SendCatch({ beforeSend, onSent }: Props) {
+export function SendCatch({ onSent }: { onSent: () => void }) {
   const { send, clear } = useCatch.getState();
   const { run, choosePalette } = useBrand((state) => ({ run: state.run, choosePalette: state.choosePalette }));
   const mayEdit = useMayEdit();
@@ -34,7 +29,7 @@ export function SendCatch({ beforeSend, onSent }: Props) {
   const tokens = preview.tokens.added + preview.tokens.set;
   const bring = async () => {
     setSending(true);
-    const { command, palette } = planned(await beforeSend());
+    const { command, palette } = planned(await keepPicture(brand.id));
     setSending(false);
     if (!command || !run(command)) return;
     if (palette) choosePalette(palette);

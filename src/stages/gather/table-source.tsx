@@ -3,7 +3,7 @@ import { useMemo, useState, type PointerEvent } from 'react';
 import { columnName, RANGE_EXAMPLE, readRange, writeRange, type CellRange } from '@/core/formats/cell-range';
 import { CommitInput } from '@/ui/commit-input';
 import { tell } from '@/ui/notices';
-import type { OpenTable } from './use-intake';
+import type { OpenedTable } from './use-intake';
 import css from './gather.module.css';
 
 /** Beyond these, cells would be too small to be seen. */
@@ -15,7 +15,7 @@ export function TableSource({
   onCells,
   onClose,
 }: {
-  table: OpenTable;
+  table: OpenedTable;
   onCells: (range: CellRange | null) => void;
   onClose: () => void;
 }) {

@@ -7,7 +7,7 @@ import { pictureRefusal } from '@/core/formats/picture';
 import { pictureSize } from '@/core/image/size';
 import type { SourceFile } from '@/core/formats/format';
 import { useBrand } from '@/ui/brand-context';
-import { earlierIn, useCatch } from '@/ui/catch-store';
+import { earlierIn, useCatch, type PictureFile } from '@/ui/catch-store';
 import { tell } from '@/ui/notices';
 import { useWantedPicture, type KeptPicture } from '@/ui/wanted-picture';
 import { takeIn } from '@/workers/intake';
@@ -17,15 +17,18 @@ import type { Wish } from '@/workers/intake.worker';
 const LARGEST = 64 * 1024 * 1024;
 
 /** A picture that came in, to be looked at while its colours are chosen. */
-export interface CameIn {
+export interface OpenedPicture extends PictureFile {
+  readonly kind: 'picture';
   /** Another for every arrival, also of the same file. */
   readonly id: string;
-  readonly name: string;
-  readonly bytes: Uint8Array;
 }
 
 /** A table that came in, to have cells chosen of it. */
-export interface OpenTable extends CameIn {
+export interface OpenedTable {
+  readonly kind: 'table';
+  readonly id: string;
+  readonly name: string;
+  readonly bytes: Uint8Array;
   /** Everything that was found in it. */
   readonly lines: readonly CatchLine[];
 }
@@ -35,13 +38,8 @@ export function useIntake() {
   const { replace, append } = useCatch.getState();
   /** The share read of the source under way; null when none is. */
   const [reading, setReading] = useState<number | null>(null);
-  const [picture, setPicture] = useState<CameIn | null>(null);
+  const [opened, setOpened] = useState<OpenedPicture | OpenedTable | null>(null);
   const running = useRef<AbortController | null>(null);
-  const [table, setTable] = useState<OpenTable | null>(null);
-  const close = () => {
-    setPicture(null);
-    setTable(null);
-  };
   const stop = () => {
     running.current?.abort(new DOMException('Stopped.', 'AbortError'));
     running.current = null;
@@ -94,8 +92,7 @@ export function useIntake() {
         const size = pictureSize(bytes);
         if (files.length === 1 && size && !pictureRefusal(size)) {
           replace(file.name, { lines: [], problems: [] });
-          setTable(null);
-          setPicture({ id: newId(), name: file.name, bytes });
+          setOpened({ kind: 'picture', id: newId(), name: file.name, bytes });
           return;
         }
         const wish = at === 0 ? {} : { earlier: earlierIn(useCatch.getState().lines) };
@@ -104,16 +101,15 @@ export function useIntake() {
         else if (lines.length === 0 && problems.length === 0) refuse('There is no colour in this file.');
         else put(file.name, { lines, problems });
         if (files.length === 1 && (format === 'xlsx' || format === 'csv') && lines.length > 0) {
-          setPicture(null);
-          setTable({ id: newId(), name: file.name, bytes, lines });
+          setOpened({ kind: 'table', id: newId(), name: file.name, bytes, lines });
           return;
         }
       }
-      close();
+      setOpened(null);
     });
 
   /** Reads some cells of the table that is open; null reads them all. */
-  const takeCells = ({ name, bytes, lines: all }: OpenTable, range: CellRange | null) =>
+  const takeCells = ({ name, bytes, lines: all }: OpenedTable, range: CellRange | null) =>
     run(async (read) => {
       const { lines, problems } = range ? await read({ name, bytes }, { range }) : { lines: all, problems: [] };
       replace(name, { lines, problems });
@@ -127,7 +123,7 @@ export function useIntake() {
     void fetchPicture(brand, wanted).then((file) => file && takeFiles([file]));
   });
 
-  return { reading, stop, picture, table, close, takeText, takeFiles, takeCells };
+  return { reading, stop, opened, close: () => setOpened(null), takeText, takeFiles, takeCells };
 }
 
 async function fetchPicture(brand: string, { picture, name }: KeptPicture): Promise<File | null> {

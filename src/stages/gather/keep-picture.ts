@@ -1,8 +1,8 @@
 import type { PaletteSource } from '@/core/brand/document';
 import { tidyName } from '@/core/formats/reading';
+import { useCatch } from '@/ui/catch-store';
 import { tell } from '@/ui/notices';
 import { request } from '@/ui/request';
-import type { CameIn } from './use-intake';
 
 /** The server takes no more in one request; a larger picture is kept smaller. */
 const LARGEST = 8_000_000;
@@ -10,20 +10,25 @@ const LARGEST = 8_000_000;
 const SIDE = 2_400;
 
 /**
- * Keeps a picture on the server, to be the source of the palette made from it.
- * @returns null when it could not be kept; the person has been told, and the palette comes without it
+ * Keeps the picture in the catch on the server, to be the source of the palettes made from it.
+ * @returns the source by group; none when there is no picture, or when it could not be kept: the person has been told
+ * then, and the palette comes without it
  */
-export async function attachPicture(brand: string, { name, bytes }: CameIn): Promise<PaletteSource | null> {
+export async function keepPicture(brand: string): Promise<Record<string, PaletteSource>> {
+  const { picture, lines } = useCatch.getState();
+  if (!picture) return {};
+  const name = tidyName(picture.name);
   try {
-    const whole = new Blob([bytes as Uint8Array<ArrayBuffer>]);
+    const whole = new Blob([picture.bytes as Uint8Array<ArrayBuffer>]);
     const kept = whole.size <= LARGEST ? whole : await smaller(whole);
     if (kept !== whole) tell(`${name} is kept at ${SIDE} pixels: it is larger than 8 MB.`);
-    const { picture } = await request<{ picture: string }>(`/api/brands/${brand}/pictures`, 'POST', kept);
-    return { picture, name: tidyName(name) };
+    const { picture: hash } = await request<{ picture: string }>(`/api/brands/${brand}/pictures`, 'POST', kept);
+    const groups = lines.filter(({ source }) => source === picture.name).map(({ palette }) => palette);
+    return Object.fromEntries(groups.map((group) => [group, { picture: hash, name }]));
   } catch (error) {
     const why = error instanceof TypeError ? 'the server cannot be reached.' : (error as Error).message;
     tell(`The picture was not kept with the palette: ${why}`);
-    return null;
+    return {};
   }
 }
 
