@@ -30,7 +30,7 @@ interface CatchState {
   /** What new palettes are to name as their source, by group. */
   readonly origins: Readonly<Record<string, PaletteSource>>;
   /** The picture whose colours these are, for as long as the page is open. */
-  readonly picture: PictureFile | null;
+  readonly picture: File | null;
   readonly setText: (text: string) => void;
   /** A new catch in place of the last one. */
   readonly replace: (source: string, found: Found) => void;
@@ -50,13 +50,7 @@ interface Found {
   readonly lines: readonly Line[];
   readonly problems: readonly Problem[];
   readonly origin?: PaletteSource;
-  readonly picture?: PictureFile;
-}
-
-/** A picture as it came in. */
-export interface PictureFile {
-  readonly name: string;
-  readonly bytes: Uint8Array;
+  readonly picture?: File;
 }
 
 const NOTHING = { sources: [], lines: [], problems: [], ticked: [], names: {}, routes: {}, origins: {}, picture: null };

@@ -7,7 +7,7 @@ import type { Intake, IntakeWorker, Wish } from './intake.worker';
  * @throws DOMException "AbortError" when stopped
  */
 export async function takeIn(
-  file: SourceFile,
+  file: SourceFile | File,
   wish: Wish,
   onProgress: (share: number) => void,
   signal: AbortSignal,

@@ -2,12 +2,14 @@ import { expose } from 'comlink';
 import { catchOf, type CatchLine, type Earlier } from '@/core/formats/catch';
 import type { CellRange } from '@/core/formats/cell-range';
 import type { Problem, SourceFile } from '@/core/formats/format';
+import { whyNotRead } from '@/core/formats/not-read';
+import { problem } from '@/core/formats/reading';
 import { readFile } from '@/core/formats/registry';
-import { decode } from './decode';
+import { bytesOf, decode } from './decode';
 
 /** What one source gave. */
 export interface Intake {
-  /** The format it was read as; null when no reader knows it. */
+  /** The format it was read as; null when no reader knows it, which is a problem then. */
   readonly format: string | null;
   readonly lines: readonly CatchLine[];
   readonly problems: readonly Problem[];
@@ -22,11 +24,12 @@ export interface Wish {
 }
 
 const api = {
-  async read(file: SourceFile, { earlier, range }: Wish, onProgress: (share: number) => void): Promise<Intake> {
+  async read(source: SourceFile | File, { earlier, range }: Wish, onProgress: (share: number) => void): Promise<Intake> {
+    const file = source instanceof File ? { name: source.name, bytes: await bytesOf(source) } : source;
     const reading = await readFile(file, { onProgress: (share) => void onProgress(share), decode, ...(range && { range }) });
     return reading
       ? { format: reading.format, lines: catchOf(reading, earlier), problems: reading.problems }
-      : { format: null, lines: [], problems: [] };
+      : { format: null, lines: [], problems: [problem(whyNotRead(file.bytes))] };
   },
 };
 

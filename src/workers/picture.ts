@@ -9,10 +9,10 @@ export class OpenPicture {
   private remote: Remote<PictureWorker>;
   private opened: Promise<ReadSwatch[] | null | 'damaged'>;
 
-  constructor(private readonly bytes: Uint8Array) {
+  constructor(private readonly file: File) {
     this.worker = OpenPicture.start();
     this.remote = wrap<PictureWorker>(this.worker);
-    this.opened = this.remote.open(bytes);
+    this.opened = this.remote.open(file);
   }
 
   private static start(): Worker {
@@ -33,7 +33,7 @@ export class OpenPicture {
         this.worker.terminate();
         this.worker = OpenPicture.start();
         this.remote = wrap<PictureWorker>(this.worker);
-        this.opened = this.remote.open(this.bytes);
+        this.opened = this.remote.open(this.file);
         reject(signal.reason as Error);
       };
     });

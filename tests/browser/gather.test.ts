@@ -362,6 +362,7 @@ test.each([
   ['huge.png', '\x89PNG\r\n\x1a\n\0\0\0\rIHDR\0\0\xff\xff\0\0\xff\xff', 'up to 64 million are read'],
   ['half.ase', 'ASEF\0\x01\0\0\0\0\0\x02\0', 'The file ends after 0 of 2 entries'],
   ['what.bin', '\0\x01\x02', 'This file is of a kind that is not read here'],
+  ['guide.pdf', '%PDF-1.7\n1 0 obj', 'Copy the text with the colours out of it'],
   ['empty.txt', '', 'There is no colour in this file'],
 ])('%s: one sentence, and nothing in the catch', async (name, content, sentence) => {
   const file = join(mkdtempSync(join(tmpdir(), 'breakwater-gather-')), name);

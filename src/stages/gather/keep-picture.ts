@@ -19,9 +19,8 @@ export async function keepPicture(brand: string): Promise<Record<string, Palette
   if (!picture) return {};
   const name = tidyName(picture.name);
   try {
-    const whole = new Blob([picture.bytes as Uint8Array<ArrayBuffer>]);
-    const kept = whole.size <= LARGEST ? whole : await smaller(whole);
-    if (kept !== whole) tell(`${name} is kept at ${SIDE} pixels: it is larger than 8 MB.`);
+    const kept = picture.size <= LARGEST ? picture : await smaller(picture);
+    if (kept !== picture) tell(`${name} is kept at ${SIDE} pixels: it is larger than 8 MB.`);
     const { picture: hash } = await request<{ picture: string }>(`/api/brands/${brand}/pictures`, 'POST', kept);
     const groups = lines.filter(({ source }) => source === picture.name).map(({ palette }) => palette);
     return Object.fromEntries(groups.map((group) => [group, { picture: hash, name }]));

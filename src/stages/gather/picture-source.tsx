@@ -29,7 +29,7 @@ export function PictureSource({ picture, onClose }: { picture: OpenedPicture; on
   const [problem, setProblem] = useState('');
   const { progress, find, stop } = useFinder(picture, setExact, setProblem);
   const replace = useCatch((state) => state.replace);
-  const title = nameOfFile(picture.name);
+  const title = nameOfFile(picture.file.name);
 
   useEffect(() => {
     if (exact) return;
@@ -48,7 +48,7 @@ export function PictureSource({ picture, onClose }: { picture: OpenedPicture; on
         ? samples.map(({ swatch }) => swatch)
         : chosen.colours.map((colour, at) => readSwatch(colour, { name: '', line: at + 1, text: `${chosen.label}: ${colour}` })));
     const reading = readingOf('picture', [{ name: title, kind: 'loose', swatches }]);
-    replace(picture.name, { lines: catchOf(reading), problems: [], picture });
+    replace(picture.file.name, { lines: catchOf(reading), problems: [], picture: picture.file });
   }, [exact, samples, sets, set, title, picture, replace]);
 
   const moveSample = (at: number, x: number, y: number, colour: string) =>
@@ -163,7 +163,7 @@ function useFinder(
   /** Share done of the search under way, 0 while the picture is being decoded; null when none is. */
   const [progress, setProgress] = useState<number | null>(null);
   useEffect(() => {
-    const open = new OpenPicture(picture.bytes);
+    const open = new OpenPicture(picture.file);
     opened.current = open;
     // Not awaited by anybody: the panel shows the outcome when it is there.
     void open.exact().then((exact) => {

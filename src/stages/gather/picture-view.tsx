@@ -1,7 +1,6 @@
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { ReadSwatch } from '@/core/formats/format';
 import { meanColour, pixelAt, type Area, type Pixels } from '@/core/image/pixels';
-import { pictureSize } from '@/core/image/size';
 import { readColour } from '@/core/colour/read';
 import { inkOn } from '@/core/colour/contrast';
 import type { OpenedPicture } from './use-intake';
@@ -42,10 +41,10 @@ export function PictureView({ picture, samples, area, radius, onArea, onMove }: 
   const corner = useRef<{ x: number; y: number } | null>(null);
   useEffect(() => {
     let current = true;
-    const blob = new Blob([picture.bytes as Uint8Array<ArrayBuffer>]);
-    const resizeWidth = Math.min(WIDTH, pictureSize(picture.bytes)!.width);
+    const { file, size } = picture;
+    const resizeWidth = Math.min(WIDTH, size.width);
     // Made small by the browser's decoder, which works beside the page; drawing the whole picture here would stop it.
-    Promise.all([createImageBitmap(blob), createImageBitmap(blob, { resizeWidth, resizeQuality: 'high' })]).then(
+    Promise.all([createImageBitmap(file), createImageBitmap(file, { resizeWidth, resizeQuality: 'high' })]).then(
       ([whole, small]) => {
         if (!current) return;
         setBitmap(whole);

@@ -31,7 +31,7 @@ export function TableSource({
   const [range, setRange] = useState<CellRange | null>(null);
   const [corner, setCorner] = useState<{ row: number; column: number } | null>(null);
   const sheet = sheets.find(({ name }) => name === sheetName);
-  const isWorkbook = /\.xlsx$/i.test(table.name) || sheets.length > 1;
+  const isWorkbook = /\.xlsx$/i.test(table.file.name) || sheets.length > 1;
   const take = (next: CellRange | null) => {
     setRange(next);
     onCells(next);

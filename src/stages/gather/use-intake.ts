@@ -2,33 +2,36 @@ import { useEffect, useRef, useState } from 'react';
 import { newId } from '@/core/brand/identity';
 import type { CatchLine } from '@/core/formats/catch';
 import type { CellRange } from '@/core/formats/cell-range';
-import { whyNotRead } from '@/core/formats/not-read';
 import { pictureRefusal } from '@/core/formats/picture';
-import { pictureSize } from '@/core/image/size';
+import { pictureSize, type PictureSize } from '@/core/image/size';
 import type { SourceFile } from '@/core/formats/format';
 import { useBrand } from '@/ui/brand-context';
-import { earlierIn, useCatch, type PictureFile } from '@/ui/catch-store';
+import { earlierIn, useCatch } from '@/ui/catch-store';
 import { tell } from '@/ui/notices';
 import { useWantedPicture, type KeptPicture } from '@/ui/wanted-picture';
+import { bytesOf } from '@/workers/decode';
 import { takeIn } from '@/workers/intake';
 import type { Wish } from '@/workers/intake.worker';
 
 /** Larger files are not read into the page. */
 const LARGEST = 64 * 1024 * 1024;
+/** In so many bytes a picture says its size, also behind a camera's notes and small preview. */
+const HEADER = 1024 * 1024;
 
 /** A picture that came in, to be looked at while its colours are chosen. */
-export interface OpenedPicture extends PictureFile {
+export interface OpenedPicture {
   readonly kind: 'picture';
   /** Another for every arrival, also of the same file. */
   readonly id: string;
+  readonly file: File;
+  readonly size: PictureSize;
 }
 
 /** A table that came in, to have cells chosen of it. */
 export interface OpenedTable {
   readonly kind: 'table';
   readonly id: string;
-  readonly name: string;
-  readonly bytes: Uint8Array;
+  readonly file: File;
   /** Everything that was found in it. */
   readonly lines: readonly CatchLine[];
 }
@@ -48,7 +51,7 @@ export function useIntake() {
   useEffect(() => () => running.current?.abort(new DOMException('The page was left.', 'AbortError')), []);
 
   /** Runs one intake; a newer one ends it. */
-  const run = async (work: (read: (file: SourceFile, wish?: Wish) => ReturnType<typeof takeIn>) => Promise<void>) => {
+  const run = async (work: (read: (file: SourceFile | File, wish?: Wish) => ReturnType<typeof takeIn>) => Promise<void>) => {
     running.current?.abort(new DOMException('A newer source came.', 'AbortError'));
     const controller = new AbortController();
     running.current = controller;
@@ -87,21 +90,27 @@ export function useIntake() {
           refuse(`This file is ${Math.round(file.size / 1_048_576)} MB; up to 64 MB is read.`);
           continue;
         }
-        const bytes = new Uint8Array(await file.arrayBuffer());
         // A picture by itself is shown, so that its colours can be chosen on it.
-        const size = pictureSize(bytes);
-        if (files.length === 1 && size && !pictureRefusal(size)) {
+        let header: Uint8Array;
+        try {
+          header = await bytesOf(file.slice(0, HEADER));
+        } catch (error) {
+          if (!(error instanceof DOMException)) throw error;
+          refuse('This file cannot be read; it may have been moved or deleted since it was chosen.');
+          continue;
+        }
+        const size = files.length === 1 ? pictureSize(header) : null;
+        if (size && !pictureRefusal(size)) {
           replace(file.name, { lines: [], problems: [] });
-          setOpened({ kind: 'picture', id: newId(), name: file.name, bytes });
+          setOpened({ kind: 'picture', id: newId(), file, size });
           return;
         }
         const wish = at === 0 ? {} : { earlier: earlierIn(useCatch.getState().lines) };
-        const { format, lines, problems } = await read({ name: file.name, bytes }, wish);
-        if (format === null) refuse(whyNotRead(bytes));
-        else if (lines.length === 0 && problems.length === 0) refuse('There is no colour in this file.');
+        const { format, lines, problems } = await read(file, wish);
+        if (lines.length === 0 && problems.length === 0) refuse('There is no colour in this file.');
         else put(file.name, { lines, problems });
         if (files.length === 1 && (format === 'xlsx' || format === 'csv') && lines.length > 0) {
-          setOpened({ kind: 'table', id: newId(), name: file.name, bytes, lines });
+          setOpened({ kind: 'table', id: newId(), file, lines });
           return;
         }
       }
@@ -109,10 +118,10 @@ export function useIntake() {
     });
 
   /** Reads some cells of the table that is open; null reads them all. */
-  const takeCells = ({ name, bytes, lines: all }: OpenedTable, range: CellRange | null) =>
+  const takeCells = ({ file, lines: all }: OpenedTable, range: CellRange | null) =>
     run(async (read) => {
-      const { lines, problems } = range ? await read({ name, bytes }, { range }) : { lines: all, problems: [] };
-      replace(name, { lines, problems });
+      const { lines, problems } = range ? await read(file, { range }) : { lines: all, problems: [] };
+      replace(file.name, { lines, problems });
     });
 
   const { wanted } = useWantedPicture();
