@@ -97,6 +97,16 @@ test.each([
   for (const { hex } of reading.palettes.flatMap(({ swatches }) => swatches)) expect(hex).toMatch(/^#[0-9a-f]{6}$/);
 });
 
+test('inspect reads some cells of a workbook or table', () => {
+  const table = file('shades.csv', 'a,#102030,#203040\nb,#304050,#405060\n');
+  const read = (...args: string[]) => {
+    const { palettes } = JSON.parse(run('inspect', ...args, '--json').stdout) as { palettes: { swatches: { hex: string }[] }[] };
+    return palettes.flatMap(({ swatches }) => swatches.map(({ hex }) => hex));
+  };
+  expect(read(table, '--range', 'C1:C2')).toEqual(['#203040', '#405060']);
+  expect(read('demo/gather/house-colours.xlsx', '--range', "'House colours'!A1:H1")).toHaveLength(8);
+});
+
 test('inspect gives the tokens of a token file with their aliases', () => {
   const { tokens } = JSON.parse(run('inspect', 'demo/gather/day.tokens.json', '--json').stdout) as { tokens: object[] };
   expect(tokens).toHaveLength(55);

@@ -26,6 +26,18 @@ test('colours of a file are taken even when they stand twice; what a reader left
   ]);
 });
 
+test('what other files gave is compared with too; an alias has the colour of another on purpose', () => {
+  const earlier = [{ hex: '#da452c', alpha: 1, place: 'line 3 of buoys.gpl' }];
+  const token = { path: 'link', alias: 'sea', description: '' };
+  const aliases = [readSwatch('#1f6f78', { name: 'link', line: 1, token })];
+  const lines = catchOf({ ...readingOf('x', [palette('P', '#da452c', '#1f6f78')]), aliases }, earlier);
+  expect(lines.map((line) => `${line.palette} ${line.name}: ${line.doubts.map(({ reason }) => reason).join()}`)).toEqual([
+    'P N0: The same colour as on line 3 of buoys.gpl.',
+    'P N1: ',
+    'Aliases link: ',
+  ]);
+});
+
 test('groups keep together, in the source’s order', () => {
   const lines = catchOf(readingOf('x', [palette('Boats', '#102030', '#203040'), palette('Buoys', '#da452c')]));
   expect(lines.map(({ palette: group, name }) => `${group} ${name}`)).toEqual(['Boats N0', 'Boats N1', 'Buoys N0']);
