@@ -54,7 +54,13 @@ export function commandFor(brand: Brand, { kind, a, b, c }: Pick): Command {
         : undefined,
     () => ({
       do: 'palette.add',
-      palette: { id: fresh(), name: 'P', kind: 'loose', swatches: [swatch()] },
+      palette: {
+        id: fresh(),
+        name: 'P',
+        kind: 'loose',
+        ...(c % 3 === 0 && { source: { shelf: `kept${c}`, name: 'Kiln' } }),
+        swatches: [swatch()],
+      },
       before: palette?.id ?? null,
     }),
     () => palette && { do: 'palette.edit', id: palette.id, set: { name: `Q ${c}` } },

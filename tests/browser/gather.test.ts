@@ -2,6 +2,7 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
+import sharp from 'sharp';
 import type { Browser, ElementHandle } from 'puppeteer-core';
 import type { Brand } from '@/core/brand/document';
 import { openStand, type Stand } from '../stand';
@@ -255,6 +256,26 @@ test('a palette of the shelf is found by colour, taken and renamed; an own one i
   await ida.click('Take Engine heat off the shelf');
   await ida.sees('No palette on the shelf answers to this.');
   await undo();
+  await ida.click('Back to text');
+});
+
+test('a large picture shows that it is being worked on, can be stopped, and is taken up again', async () => {
+  const file = join(mkdtempSync(join(tmpdir(), 'breakwater-gather-')), 'large.jpg');
+  const noise = { type: 'gaussian', mean: 128, sigma: 40 } as const;
+  const small = sharp({ create: { width: 400, height: 300, channels: 3, background: '#888888', noise } }).png();
+  await sharp(await small.toBuffer())
+    .resize(8_000, 6_000)
+    .jpeg({ quality: 60 })
+    .toFile(file);
+  await choose(file);
+  await ida.find('[role=progressbar]');
+  await ida.click('Stop');
+  await ida.page.waitForSelector('[role=progressbar]', { hidden: true });
+  expect(await names()).toEqual([]);
+  const dial = await ida.find('input[type=range]');
+  await dial.focus();
+  await ida.keys('ArrowRight');
+  await ida.sees('9 in the catch', 30_000);
   await ida.click('Back to text');
 });
 

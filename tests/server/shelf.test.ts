@@ -55,6 +55,18 @@ test.each([
   expect([status, body.error]).toEqual([400, expect.stringContaining(sentence)]);
 });
 
+test('a full shelf takes no more, and says so; two at once cannot both be the last', async () => {
+  await database.query(
+    `INSERT INTO shelf_palettes SELECT 'full' || n, 'quillhaven', $1::jsonb, 'demo-ida' FROM generate_series(1, 499) AS n`,
+    [JSON.stringify({ ...entry, id: undefined })],
+  );
+  const both = await Promise.all(['last1', 'last2'].map((id) => ida.send('POST', SHELF, { ...entry, id })));
+  expect(both.map(({ status }) => status).sort()).toEqual([200, 409]);
+  expect(both.find(({ status }) => status === 409)!.body.error).toBe('A shelf holds at most 500 palettes; take one off first.');
+  expect((await shelf()).own).toHaveLength(500);
+  await database.query(`DELETE FROM shelf_palettes WHERE organisation_id = 'quillhaven'`);
+});
+
 test('uses are the palettes that were made from it, in every brand of the organisation', async () => {
   const palette = { id: 'fromkiln', name: 'Kiln', kind: 'sequential', source: { shelf: 'kiln', name: 'Kiln' }, swatches: [] };
   await ida.change([{ do: 'palette.add', palette, before: null }]);
