@@ -1,7 +1,8 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import type { ReadSwatch } from '@/core/formats/format';
 import type { Extracted, Wanted } from '@/core/image/extract';
-import type { PictureWorker } from './picture.worker';
+import type { Pixels } from '@/core/image/pixels';
+import type { PictureWorker, Preview } from './picture.worker';
 
 /** A picture kept decoded in a worker of its own, until it is closed. */
 export class OpenPicture {
@@ -44,6 +45,18 @@ export class OpenPicture {
     } finally {
       signal.removeEventListener('abort', stop);
     }
+  }
+
+  /** The picture at most so many pixels wide, to be shown; null when it is damaged. */
+  async preview(most: number): Promise<Preview | null> {
+    await this.opened;
+    return this.remote.preview(most);
+  }
+
+  /** The square of pixels about a place, `reach` on each side; null when it is damaged. */
+  async around(x: number, y: number, reach: number): Promise<Pixels | null> {
+    await this.opened;
+    return this.remote.around(x, y, reach);
   }
 
   close(): void {

@@ -1,13 +1,20 @@
-import { expose } from 'comlink';
+import { expose, transfer } from 'comlink';
 import type { ReadSwatch } from '@/core/formats/format';
 import { exactColours } from '@/core/formats/picture';
 import { chooseColours, countColours, type Counted, type Extracted, type Wanted } from '@/core/image/extract';
-import type { Pixels } from '@/core/image/pixels';
+import { around, type Pixels } from '@/core/image/pixels';
 import { bytesOf, decode } from './decode';
 
 let picture: Pixels | null = null;
 /** The area counted last: while only the sliders move it stays the same. */
 let last: { key: string; counted: Counted } | null = null;
+
+/** A picture made small enough to be shown, and its own size in pixels, upright as its camera meant it. */
+export interface Preview {
+  readonly bitmap: ImageBitmap;
+  readonly width: number;
+  readonly height: number;
+}
 
 const api = {
   /** Decodes a picture and keeps it. @returns its colours when it is a palette, null for any other picture */
@@ -19,6 +26,17 @@ const api = {
       return 'damaged';
     }
     return exactColours(await bytesOf(file), picture);
+  },
+  /** The kept picture at most so many pixels wide, to be shown. */
+  async preview(most: number): Promise<Preview | null> {
+    if (!picture) return null;
+    const image = new ImageData(new Uint8ClampedArray(picture.data), picture.width, picture.height);
+    const bitmap = await createImageBitmap(image, { resizeWidth: Math.min(most, picture.width), resizeQuality: 'high' });
+    return transfer({ bitmap, width: picture.width, height: picture.height }, [bitmap]);
+  },
+  /** The square of the kept picture's pixels about a place. */
+  around(x: number, y: number, reach: number): Pixels | null {
+    return picture && around(picture, x, y, reach);
   },
   /** The colours of the kept picture. */
   extract(wanted: Wanted, onProgress: (share: number) => void): Extracted[] {

@@ -48,3 +48,16 @@ export function meanColour({ data }: Pixels): string | null {
   const [r, g, b] = sum.map((light) => encode(light / count)) as [number, number, number];
   return hexOf([r, g, b]);
 }
+
+/** The square of pixels about a place, `reach` on each side; beyond the picture's edge they are transparent. */
+export function around({ width, height, data }: Pixels, x: number, y: number, reach: number): Pixels {
+  const side = reach * 2 + 1;
+  const square = new Uint8ClampedArray(side * side * 4);
+  const left = Math.max(0, x - reach);
+  const right = Math.min(width, x + reach + 1);
+  for (let row = Math.max(0, y - reach); row < Math.min(height, y + reach + 1); row++) {
+    const line = data.subarray((row * width + left) * 4, (row * width + right) * 4);
+    square.set(line, ((row - y + reach) * side + left - x + reach) * 4);
+  }
+  return { width: side, height: side, data: square };
+}

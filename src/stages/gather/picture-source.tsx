@@ -1,5 +1,5 @@
 import { Button } from '@chakra-ui/react';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { catchOf } from '@/core/formats/catch';
 import type { ReadSwatch } from '@/core/formats/format';
 import { extractedSwatch, FIRST_LOOK } from '@/core/formats/picture';
@@ -8,8 +8,8 @@ import type { Area } from '@/core/image/pixels';
 import { relatedSets } from '@/core/palette/related';
 import { useCatch } from '@/ui/catch-store';
 import { ribbon } from '@/ui/ribbon';
-import { OpenPicture } from '@/workers/picture';
 import { PictureView, type Sample } from './picture-view';
+import { useFinder } from './use-finder';
 import type { OpenedPicture } from './use-intake';
 import { Working } from './working';
 import css from './gather.module.css';
@@ -26,8 +26,7 @@ export function PictureSource({ picture, onClose }: { picture: OpenedPicture; on
   const [samples, setSamples] = useState<readonly Sample[]>([]);
   const [set, setSet] = useState(FOUND);
   const [exact, setExact] = useState<readonly ReadSwatch[] | null>(null);
-  const [problem, setProblem] = useState('');
-  const { progress, find, stop } = useFinder(picture, setExact, setProblem);
+  const { preview, around, problem, progress, find, stop } = useFinder(picture.file, setExact);
   const replace = useCatch((state) => state.replace);
   const title = nameOfFile(picture.file.name);
 
@@ -69,14 +68,17 @@ export function PictureSource({ picture, onClose }: { picture: OpenedPicture; on
     );
   return (
     <>
-      <PictureView
-        picture={picture}
-        samples={exact ? [] : samples}
-        area={area}
-        radius={radius}
-        onArea={setArea}
-        onMove={moveSample}
-      />
+      {preview && (
+        <PictureView
+          preview={preview}
+          around={around}
+          samples={exact ? [] : samples}
+          area={area}
+          radius={radius}
+          onArea={setArea}
+          onMove={moveSample}
+        />
+      )}
       {problem && <p role="alert">{problem}</p>}
       {progress !== null && <Working label="Finding colours" share={progress} onStop={stop} />}
       {exact ? (
@@ -147,59 +149,4 @@ export function PictureSource({ picture, onClose }: { picture: OpenedPicture; on
       </div>
     </>
   );
-}
-
-type Wanted = Parameters<OpenPicture['extract']>[0];
-
-/** Finds colours in a worker, one search at a time; of those asked for meanwhile only the last is made. */
-function useFinder(
-  picture: OpenedPicture,
-  onExact: (swatches: ReadSwatch[] | null) => void,
-  onProblem: (sentence: string) => void,
-) {
-  const opened = useRef<OpenPicture | null>(null);
-  const running = useRef<AbortController | null>(null);
-  const next = useRef<Wanted | null>(null);
-  /** Share done of the search under way, 0 while the picture is being decoded; null when none is. */
-  const [progress, setProgress] = useState<number | null>(null);
-  useEffect(() => {
-    const open = new OpenPicture(picture.file);
-    opened.current = open;
-    // Not awaited by anybody: the panel shows the outcome when it is there.
-    void open.exact().then((exact) => {
-      if (opened.current !== open) return;
-      if (exact === 'damaged') onProblem('This picture is damaged and cannot be decoded; save it again.');
-      else onExact(exact);
-    });
-    return () => {
-      opened.current = null;
-      open.close();
-    };
-  }, [picture, onExact, onProblem]);
-  const [find] = useState(() => async (wanted: Wanted) => {
-    next.current = wanted;
-    if (running.current) return null;
-    let found = null;
-    running.current = new AbortController();
-    setProgress(0);
-    try {
-      while (next.current && opened.current) {
-        const current = next.current;
-        next.current = null;
-        found = await opened.current.extract(current, setProgress, running.current.signal);
-      }
-    } catch (error) {
-      // Stopped by hand.
-      if (!(error instanceof DOMException)) throw error;
-    } finally {
-      running.current = null;
-      setProgress(null);
-    }
-    return found;
-  });
-  const stop = () => {
-    next.current = null;
-    running.current?.abort(new DOMException('Stopped.', 'AbortError'));
-  };
-  return { progress, find, stop };
 }

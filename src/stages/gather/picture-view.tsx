@@ -1,9 +1,9 @@
-import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useEffect, useRef, useState, type CSSProperties, type KeyboardEvent, type PointerEvent } from 'react';
 import type { ReadSwatch } from '@/core/formats/format';
-import { meanColour, pixelAt, type Area, type Pixels } from '@/core/image/pixels';
+import { around, meanColour, pixelAt, type Area, type Pixels } from '@/core/image/pixels';
 import { readColour } from '@/core/colour/read';
 import { inkOn } from '@/core/colour/contrast';
-import type { OpenedPicture } from './use-intake';
+import type { Preview } from '@/workers/picture.worker';
 import css from './gather.module.css';
 
 /** A place in the picture and the colour taken there. */
@@ -14,7 +14,10 @@ export interface Sample {
 }
 
 interface Props {
-  picture: OpenedPicture;
+  /** What is shown of it. The canvas takes the bitmap over. */
+  preview: Preview;
+  /** The square of pixels about a place of the picture. */
+  around: (x: number, y: number, reach: number) => Promise<Pixels | null>;
   samples: readonly Sample[];
   area: Area | null;
   /** Pixels on each side of a point whose mean it takes; 0 takes the pixel itself. */
@@ -25,53 +28,40 @@ interface Props {
 
 /** The tallest a picture is shown. */
 const HEIGHT = '42vh';
-/** Pixels across at which it is drawn. */
-const WIDTH = 720;
 
 /** Pixels on each side that the loupe shows. */
 const LOUPE = 5;
 
 /** The picture with its sample points: a point is dragged or nudged by arrow keys; a drag beside them draws the area. */
-export function PictureView({ picture, samples, area, radius, onArea, onMove }: Props) {
-  const [bitmap, setBitmap] = useState<ImageBitmap | null>(null);
-  const [shown, setShown] = useState<ImageBitmap | null>(null);
+export function PictureView({ preview: { bitmap, width, height }, around: look, samples, area, radius, onArea, onMove }: Props) {
   const [held, setHeld] = useState<number | null>(null);
+  const [seen, setSeen] = useState<Pixels | null>(null);
   const frame = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const corner = useRef<{ x: number; y: number } | null>(null);
   useEffect(() => {
-    let current = true;
-    const { file, size } = picture;
-    const resizeWidth = Math.min(WIDTH, size.width);
-    // Made small by the browser's decoder, which works beside the page; drawing the whole picture here would stop it.
-    Promise.all([createImageBitmap(file), createImageBitmap(file, { resizeWidth, resizeQuality: 'high' })]).then(
-      ([whole, small]) => {
-        if (!current) return;
-        setBitmap(whole);
-        setShown(small);
-      },
-      // Damage is told where the picture is opened.
-      () => current && setBitmap(null),
-    );
-    return () => {
-      current = false;
-    };
-  }, [picture]);
-  useEffect(() => {
-    if (shown) canvas.current?.getContext('bitmaprenderer')!.transferFromImageBitmap(shown);
-  }, [shown]);
-  if (!bitmap || !shown) return <div className={css.picture} />;
+    canvas.current!.getContext('bitmaprenderer')!.transferFromImageBitmap(bitmap);
+  }, [bitmap]);
 
-  const { width, height } = bitmap;
+  const reach = Math.max(LOUPE, radius + 2);
   const placeOf = ({ clientX, clientY }: PointerEvent) => {
     const box = frame.current!.getBoundingClientRect();
     const inside = (value: number, size: number) => Math.min(size - 1, Math.max(0, Math.floor(value * size)));
     return { x: inside((clientX - box.left) / box.width, width), y: inside((clientY - box.top) / box.height, height) };
   };
-  const take = (at: number, x: number, y: number) => {
-    const colour = radius === 0 ? pixelAt(around(bitmap, x, y, 0), 0, 0) : meanColour(around(bitmap, x, y, radius));
+  const take = async (at: number, x: number, y: number) => {
+    const pixels = await look(x, y, reach);
+    if (!pixels) return;
+    setSeen(pixels);
+    const colour = radius === 0 ? pixelAt(pixels, reach, reach) : meanColour(around(pixels, reach, reach, radius));
     // A transparent place has no colour of its own; the point stays where it was.
     if (colour && readColour(colour)!.alpha > 0.5) onMove(at, x, y, colour.slice(0, 7));
+  };
+  const hold = (at: number) => {
+    const { x, y } = samples[at]!;
+    setHeld(at);
+    setSeen(null);
+    void look(x, y, reach).then(setSeen);
   };
   const nudge = (event: KeyboardEvent, at: number) => {
     const step = event.shiftKey ? 10 : 1;
@@ -81,8 +71,10 @@ export function PictureView({ picture, samples, area, radius, onArea, onMove }: 
     if (dx === 0 && dy === 0) return;
     event.preventDefault();
     const { x, y } = samples[at]!;
-    take(at, Math.min(width - 1, Math.max(0, x + dx!)), Math.min(height - 1, Math.max(0, y + dy!)));
+    void take(at, Math.min(width - 1, Math.max(0, x + dx!)), Math.min(height - 1, Math.max(0, y + dy!)));
   };
+  /** The corner away from a point, so that the loupe does not cover it. */
+  const farFrom = ({ x, y }: Sample) => ({ [x > width / 2 ? 'left' : 'right']: 8, [y > height / 2 ? 'top' : 'bottom']: 8 });
   const percent = (value: number, size: number) => `${(value / size) * 100}%`;
   return (
     <div
@@ -97,7 +89,7 @@ export function PictureView({ picture, samples, area, radius, onArea, onMove }: 
       }}
       onPointerMove={(event) => {
         const at = placeOf(event);
-        if (held !== null) take(held, at.x, at.y);
+        if (held !== null) void take(held, at.x, at.y);
         else if (corner.current) {
           const [x, y] = [Math.min(at.x, corner.current.x), Math.min(at.y, corner.current.y)];
           const drawn = { x, y, width: Math.abs(at.x - corner.current.x) + 1, height: Math.abs(at.y - corner.current.y) + 1 };
@@ -135,42 +127,40 @@ export function PictureView({ picture, samples, area, radius, onArea, onMove }: 
           }}
           onPointerDown={(event) => {
             frame.current!.setPointerCapture(event.pointerId);
-            setHeld(at);
+            hold(at);
           }}
           onKeyDown={(event) => nudge(event, at)}
         />
       ))}
-      {held !== null && samples[held] && <Loupe bitmap={bitmap} sample={samples[held]} radius={radius} />}
+      {held !== null && seen && samples[held] && (
+        <Loupe seen={seen} far={farFrom(samples[held])} hex={samples[held].swatch.hex} radius={radius} />
+      )}
     </div>
   );
 }
 
-/** The pixels about a point, large; in the corner away from it. */
-function Loupe({ bitmap, sample: { x, y, swatch }, radius }: { bitmap: ImageBitmap; sample: Sample; radius: number }) {
+interface LoupeProps {
+  seen: Pixels;
+  /** Where it stands. */
+  far: CSSProperties;
+  hex: string;
+  radius: number;
+}
+
+/** The pixels about a point, large. */
+function Loupe({ seen, far, hex, radius }: LoupeProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const reach = Math.max(LOUPE, radius + 2);
-  const side = reach * 2 + 1;
+  const side = seen.width;
   useEffect(() => {
-    const { data } = around(bitmap, x, y, reach);
-    canvas.current!.getContext('2d')!.putImageData(new ImageData(new Uint8ClampedArray(data), side, side), 0, 0);
-  }, [bitmap, x, y, reach, side]);
-  const far = { [x > bitmap.width / 2 ? 'left' : 'right']: 8, [y > bitmap.height / 2 ? 'top' : 'bottom']: 8 };
+    canvas.current!.getContext('2d')!.putImageData(new ImageData(new Uint8ClampedArray(seen.data), side, side), 0, 0);
+  }, [seen, side]);
   return (
     <div className={css.loupe} style={far}>
       <div>
         <canvas ref={canvas} width={side} height={side} />
-        <i style={{ inset: `${((reach - radius) / side) * 100}%`, borderColor: inkOn(readColour(swatch.hex)!) }} />
+        <i style={{ inset: `${(((side - 1) / 2 - radius) / side) * 100}%`, borderColor: inkOn(readColour(hex)!) }} />
       </div>
-      <code>{swatch.hex}</code>
+      <code>{hex}</code>
     </div>
   );
-}
-
-/** The square of pixels about a place; beyond the picture's edge they are transparent. */
-function around(bitmap: ImageBitmap, x: number, y: number, reach: number): Pixels {
-  const side = reach * 2 + 1;
-  const context = new OffscreenCanvas(side, side).getContext('2d', { willReadFrequently: true })!;
-  context.imageSmoothingEnabled = false;
-  context.drawImage(bitmap, reach - x, reach - y);
-  return context.getImageData(0, 0, side, side);
 }

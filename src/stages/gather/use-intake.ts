@@ -3,7 +3,7 @@ import { newId } from '@/core/brand/identity';
 import type { CatchLine } from '@/core/formats/catch';
 import type { CellRange } from '@/core/formats/cell-range';
 import { pictureRefusal } from '@/core/formats/picture';
-import { pictureSize, type PictureSize } from '@/core/image/size';
+import { pictureSize } from '@/core/image/size';
 import type { SourceFile } from '@/core/formats/format';
 import { useBrand } from '@/ui/brand-context';
 import { earlierIn, useCatch } from '@/ui/catch-store';
@@ -24,7 +24,6 @@ export interface OpenedPicture {
   /** Another for every arrival, also of the same file. */
   readonly id: string;
   readonly file: File;
-  readonly size: PictureSize;
 }
 
 /** A table that came in, to have cells chosen of it. */
@@ -102,7 +101,7 @@ export function useIntake() {
         const size = files.length === 1 ? pictureSize(header) : null;
         if (size && !pictureRefusal(size)) {
           replace(file.name, { lines: [], problems: [] });
-          setOpened({ kind: 'picture', id: newId(), file, size });
+          setOpened({ kind: 'picture', id: newId(), file });
           return;
         }
         const wish = at === 0 ? {} : { earlier: earlierIn(useCatch.getState().lines) };
