@@ -82,11 +82,16 @@ try {
     .toFile(large);
   await page.locator('::-p-xpath(//nav[@aria-label="Stages"]//a[contains(., "Gather")])').click();
   const input = (await page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
+  const found = () => page.waitForFunction(() => document.body.innerText.includes('8 in the catch'), { timeout: 60_000 });
+  // A first picture, so that drawing the panel for the first time is not taken for work on the large one.
+  await input.uploadFile('demo/gather/harbour-at-dusk.jpg');
+  await found();
+  await page.locator('::-p-xpath(//button[contains(., "Empty the catch")])').click();
   let took = 0;
   const longest = await longestTask(page, async () => {
     const started = performance.now();
     await input.uploadFile(large);
-    await page.waitForFunction(() => document.body.innerText.includes('8 in the catch'), { timeout: 60_000 });
+    await found();
     took = performance.now() - started;
   });
   process.stdout.write(
