@@ -74,6 +74,19 @@ test('a line goes where it is dragged, into that group; ticks, names and routes 
   ).toBe('aaaabbbb');
 });
 
+test('where one group goes, the next in its place goes too; a name given stays with its source', () => {
+  state().replace('the shelf', found('#102030'));
+  state().send('P', { to: 'replace', palette: 'core' });
+  state().replace('the shelf', { ...found('#203040'), lines: found('#203040').lines.map((line) => ({ ...line, palette: 'Q' })) });
+  expect(state().routes).toEqual({ Q: { to: 'replace', palette: 'core' } });
+  state().replace('a', found('#102030'));
+  state().send('P', { to: 'new', name: 'Mine' });
+  state().replace('a', found('#203040'));
+  expect(state().routes).toEqual({ P: { to: 'new', name: 'Mine' } });
+  state().replace('b', found('#203040'));
+  expect(state().routes).toEqual({});
+});
+
 test('the text stays as it was typed while its colours come and go', () => {
   state().setText('#102030');
   state().replace('the text', found('#102030'));

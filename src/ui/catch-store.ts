@@ -64,7 +64,11 @@ export const useCatch = create<CatchState>()(
     (set) => ({
       ...EMPTY,
       setText: (text) => set({ text }),
-      replace: (source, found) => set(added(NOTHING, source, found)),
+      replace: (source, found) =>
+        set((state) => {
+          const next = added(NOTHING, source, found);
+          return { ...next, routes: carriedOver(state, source, next.lines!) };
+        }),
       append: (source, found) => set((state) => added(state, source, found)),
       tick: (indices, on) =>
         set(({ ticked }) => {
@@ -127,6 +131,25 @@ export function earlierIn(lines: readonly CatchLine[]): Earlier[] {
   return lines.flatMap(({ colour, line, source }) =>
     colour ? [{ hex: colour.hex, alpha: colour.alpha, place: `line ${line} of ${source}` }] : [],
   );
+}
+
+/**
+ * Where a catch goes that takes another's place. A slider moved or a palette of the shelf tried instead of the last must
+ * not forget it: one group goes where the one before it went, and the groups of the same source keep their names.
+ */
+function carriedOver({ routes, lines, sources }: CatchState, source: string, next: readonly CatchLine[]): Record<string, Route> {
+  const [before, after] = [groupsOf(lines), groupsOf(next)];
+  const single = before.length === 1 && after.length === 1 ? routes[before[0]!] : undefined;
+  const same = sources.length === 1 && sources[0] === source;
+  return {
+    ...(same && Object.fromEntries(after.flatMap((group) => (routes[group] ? [[group, routes[group]]] : [])))),
+    ...(single && single.to !== 'new' && { [after[0]!]: single }),
+  };
+}
+
+/** Groups in which something can be taken as a swatch. */
+function groupsOf(lines: readonly CatchLine[]): string[] {
+  return [...new Set(lines.filter(({ colour, token }) => colour && !token?.alias).map(({ palette }) => palette))];
 }
 
 type Content = Pick<CatchState, keyof typeof NOTHING>;

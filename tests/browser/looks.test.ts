@@ -85,7 +85,7 @@ test('a paste of nearly five megabytes is read while the page goes on answering,
       megabytes,
     );
   await paste('Keel: #162631 and words that are no colour\n', 5.5);
-  await ida.sees('Breakwater reads up to 5 MB at once');
+  await ida.sees('up to 5 MB of its kind are read at once');
   await ida.page.evaluate(() => {
     const frames: number[] = [];
     const tick = (now: number) => {

@@ -65,15 +65,14 @@ test('near means near: the same as comparing each colour with all kept before it
   );
 });
 
-test('twenty thousand lines are looked through in moments', () => {
+test('twenty thousand lines are compared, each with its neighbours alone', () => {
   const codes = Array.from(
     { length: 20_000 },
     (_, at) => `#${((at * 2_654_435_761) >>> 8).toString(16).padStart(6, '0').slice(-6)}`,
   );
-  const started = performance.now();
-  expect(catchOf(readingOf('x', [palette('P', ...codes)]))).toHaveLength(20_000);
-  // No figure of speed: comparing all with all would take minutes.
-  expect(performance.now() - started).toBeLessThan(10_000);
+  // Comparing all with all would take minutes.
+  const lines = catchOf(readingOf('x', [palette('P', ...codes)]));
+  expect(lines.filter(({ doubts }) => doubts.some(({ kind }) => kind === 'near')).length).toBeGreaterThan(1_000);
 });
 
 test('problems and doubts come in the file’s order, each with a place', () => {

@@ -26,7 +26,7 @@ export interface Earlier {
 }
 
 /** Under this name aliases stand in the catch. */
-export const ALIASES = 'Aliases';
+const ALIASES = 'Aliases';
 
 /**
  * A reading as a catch, in the source's order, with what only the whole tells: colours that stand twice or nearly so,

@@ -2,9 +2,8 @@ import Papa from 'papaparse';
 import { cellsWithin } from './cell-range';
 import { defineFormat, type SourceFile } from './format';
 import { eachPalette, paletteOptions } from './palette-files';
-import { nameOfFile, problem, readingOf } from './reading';
+import { CATCH_LIMIT, nameOfFile, problem, readingOf } from './reading';
 import { tableColours } from './table';
-import { CATCH_LIMIT } from './text';
 
 /** A cell that begins so would be run by a spreadsheet: it is written with an apostrophe before it, which reading takes off again. */
 const FORMULA = /^'*[=+\-@]/;

@@ -1,7 +1,7 @@
 import { defineFormat, type Problem, type ReadSwatch, type SourceFile } from './format';
 import { fromBytes } from './numbers';
 import { eachPalette, paletteOptions } from './palette-files';
-import { nameOfFile, problem, readingOf, readSwatch, tidyName } from './reading';
+import { CATCH_LIMIT, nameOfFile, problem, readingOf, readSwatch, tidyName } from './reading';
 
 /** The first line by which every such file is known. */
 const MAGIC = 'GIMP Palette';
@@ -21,23 +21,24 @@ export const gpl = defineFormat({
     const problems: Problem[] = [];
     let title = nameOfFile(name);
     // A name may hold any other line break (U+2028, say), so the patterns take every character to the end.
-    lines.forEach((line, at) => {
-      if (at === 0 || line.trim() === '' || line.startsWith('#') || /^(Columns|Channels)\s*:/i.test(line)) return;
+    for (const [at, line] of lines.entries()) {
+      if (swatches.length + problems.length > CATCH_LIMIT) break;
+      if (at === 0 || line.trim() === '' || line.startsWith('#') || /^(Columns|Channels)\s*:/i.test(line)) continue;
       const header = /^Name\s*:([^]*)$/i.exec(line);
       if (header && swatches.length === 0) {
         title = tidyName(header[1]!) || title;
-        return;
+        continue;
       }
       const match = /^\s*(\d{1,3})\s+(\d{1,3})\s+(\d{1,3})(?:\s+([^]*))?$/.exec(line);
       const channels = match?.slice(1, 4).map(Number) ?? [];
       if (!match || channels.some((value) => value > 255)) {
         problems.push(problem(`This line is no colour: three numbers from 0 to 255 and a name are wanted.`, at + 1));
-        return;
+        continue;
       }
       const [r, g, b] = channels as [number, number, number];
       const label = match[4] === 'Untitled' ? '' : (match[4] ?? '');
       swatches.push(readSwatch(fromBytes(r, g, b), { name: label, line: at + 1, text: line.trim().slice(0, 80) }));
-    });
+    }
     return readingOf('gpl', [{ name: title, kind: 'loose', swatches }], problems);
   },
   write(brand, _themes, options) {

@@ -1,6 +1,6 @@
 import { defineFormat, type SourceFile } from './format';
 import { eachPalette, paletteOptions } from './palette-files';
-import { doubt, nameOfFile, readingOf, readSwatch } from './reading';
+import { CATCH_LIMIT, doubt, nameOfFile, readingOf, readSwatch } from './reading';
 import type { Found, ReadSwatch } from './format';
 
 /** `.hex`: six hex digits a line and nothing else, as palette collections for games hand them out. */
@@ -15,19 +15,18 @@ export const hexList = defineFormat({
     if (!/\.hex$/i.test(name) || bytes.includes(0)) return null;
     const swatches: ReadSwatch[] = [];
     const skipped: Found[] = [];
-    new TextDecoder()
-      .decode(bytes)
-      .split(/\r\n|\r|\n/)
-      .forEach((raw, at) => {
-        const text = raw.trim();
-        if (text === '') return;
-        const digits = /^#?([0-9a-f]{6}(?:[0-9a-f]{2})?)$/i.exec(text)?.[1];
-        if (digits) swatches.push(readSwatch(`#${digits.toLowerCase()}`, { name: '', line: at + 1, text }));
-        else {
-          const doubts = [doubt('unreadable', 'This line is no hex code of six or eight digits.')];
-          skipped.push({ line: at + 1, column: 1, text: text.slice(0, 80), name: '', css: null, doubts });
-        }
-      });
+    const lines = new TextDecoder().decode(bytes).split(/\r\n|\r|\n/);
+    for (const [at, raw] of lines.entries()) {
+      if (swatches.length + skipped.length > CATCH_LIMIT) break;
+      const text = raw.trim();
+      if (text === '') continue;
+      const digits = /^#?([0-9a-f]{6}(?:[0-9a-f]{2})?)$/i.exec(text)?.[1];
+      if (digits) swatches.push(readSwatch(`#${digits.toLowerCase()}`, { name: '', line: at + 1, text }));
+      else {
+        const doubts = [doubt('unreadable', 'This line is no hex code of six or eight digits.')];
+        skipped.push({ line: at + 1, column: 1, text: text.slice(0, 80), name: '', css: null, doubts });
+      }
+    }
     return { ...readingOf('hex', [{ name: nameOfFile(name), kind: 'loose', swatches }]), skipped };
   },
   write(brand, _themes, options) {

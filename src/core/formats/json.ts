@@ -4,7 +4,7 @@ import { readColour } from '../colour/read';
 import { defineFormat, type Found, type ReadSwatch, type SourceFile } from './format';
 import { membersOf, readJson } from './json-text';
 import { fromBytes, fromUnit } from './numbers';
-import { doubt, nameOfFile, readingOf, readSwatch } from './reading';
+import { CATCH_LIMIT, doubt, nameOfFile, readingOf, readSwatch } from './reading';
 
 /** Keys under which a plain word may be a colour name, and three or four numbers a colour. */
 const COLOURED = /colou?r|rgb|fill|stroke|ground|border|accent|palette|tint|ink/i;
@@ -25,6 +25,7 @@ export const json = defineFormat({
     const swatches: ReadSwatch[] = [];
     const skipped: Found[] = [];
     const visit = (node: Node, label: string, key: string) => {
+      if (swatches.length + skipped.length > CATCH_LIMIT) return;
       const at = placeOf(node.offset);
       if (typeof node.value === 'string') {
         const text = node.value.trim();

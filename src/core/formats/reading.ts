@@ -2,6 +2,9 @@ import { LIMITS } from '../brand/document';
 import { readColour } from '../colour/read';
 import type { Doubt, Found, Problem, ReadPalette, ReadSwatch, Reading } from './format';
 
+/** More than this is not a palette; what follows is left unread and said so. */
+export const CATCH_LIMIT = 20_000;
+
 /** A swatch as a reader found it. `css` must be a colour. */
 export function readSwatch(
   css: string,

@@ -1,4 +1,5 @@
 import type { Brand, Destination, Theme } from '../brand/document';
+import { pictureSize } from '../image/size';
 import { aco } from './aco';
 import { ase } from './ase';
 import { brandFile } from './brand-file';
@@ -12,8 +13,9 @@ import { gpl } from './gpl';
 import { hexList } from './hex-list';
 import { json } from './json';
 import { isNeverRead } from './not-read';
-import { ooxmlTheme } from './ooxml-theme';
+import { isZip, ooxmlTheme } from './ooxml-theme';
 import { picture } from './picture';
+import { CATCH_LIMIT, problem, unreadable } from './reading';
 import { riffPal } from './riff-pal';
 import { soc } from './soc';
 import { stylesheet } from './stylesheet';
@@ -50,15 +52,50 @@ export function formatById(id: string): Format | undefined {
   return FORMATS.find((format) => format.id === id);
 }
 
-/** Reads a file by its content, or as the one format named. @returns null when no reader knows it. */
+/** The longest file that is read, in bytes; pictures and zips have bounds of their own, a brand is bounded by its schema. */
+const TEXT_LIMIT = 5 * 1024 * 1024;
+
+/**
+ * Reads a file by its content, or as the one format named. What comes after the first twenty thousand colours is left
+ * out, and said so. @returns null when no reader knows it
+ */
 export async function readFile(file: SourceFile, tools: ReadTools = {}, as?: string): Promise<Reading | null> {
-  if (as === undefined && isNeverRead(file.bytes)) return null;
+  const { bytes } = file;
+  if (as === undefined && isNeverRead(bytes)) return null;
+  const tooLong = bytes.length > TEXT_LIMIT && !pictureSize(bytes) && !isZip(bytes);
   for (const format of FORMATS) {
-    if (as !== undefined && format.id !== as) continue;
+    if ((as !== undefined && format.id !== as) || (tooLong && format !== brandFile)) continue;
     const reading = await format.read?.(file, tools);
-    if (reading) return reading;
+    if (reading) return bounded(reading);
   }
-  return null;
+  const size = (bytes.length / 1_048_576).toFixed(1);
+  return tooLong
+    ? unreadable('text', `This file is ${size} MB and up to 5 MB of its kind are read at once; give it in parts.`)
+    : null;
+}
+
+function bounded(reading: Reading): Reading {
+  const { palettes, aliases, skipped, problems } = reading;
+  const count = palettes.reduce((sum, { swatches }) => sum + swatches.length, aliases.length + skipped.length);
+  if (count <= CATCH_LIMIT) return { ...reading, problems: problems.slice(0, CATCH_LIMIT) };
+  let room = CATCH_LIMIT;
+  const fitting = <T>(list: readonly T[]): T[] => {
+    const kept = list.slice(0, room);
+    room -= kept.length;
+    return kept;
+  };
+  return {
+    ...reading,
+    palettes: palettes
+      .map((palette) => ({ ...palette, swatches: fitting(palette.swatches) }))
+      .filter(({ swatches }) => swatches.length > 0),
+    aliases: fitting(aliases),
+    skipped: fitting(skipped),
+    problems: [
+      problem(`Reading stopped after ${CATCH_LIMIT} entries; give the file in parts.`, 1, 1, 'warning'),
+      ...problems.slice(0, CATCH_LIMIT),
+    ],
+  };
 }
 
 /** Writes one destination. Bad options and unknown formats are problems like any other. */

@@ -1,6 +1,6 @@
 import type { Found, ReadSwatch } from './format';
 import { fromBytes, fromUnit } from './numbers';
-import { doubt, readSwatch } from './reading';
+import { CATCH_LIMIT, doubt, readSwatch } from './reading';
 import { readText } from './text';
 
 /** A cell of a table: its text, and the colour it is filled with, in CSS. */
@@ -74,8 +74,12 @@ function fromChannels(table: Table, { header, rgb, name }: Channels): { swatches
 function fromCodes(table: Table): { swatches: ReadSwatch[]; skipped: Found[] } {
   const swatches: ReadSwatch[] = [];
   const skipped: Found[] = [];
-  table.forEach((row, rowAt) => {
-    const read = row.map((cell) => (cell && mayHoldColour(cell.text) ? readText(cell.text.slice(0, 4_000)) : null));
+  const figures = columnsOfFigures(table);
+  for (const [rowAt, row] of table.entries()) {
+    if (swatches.length + skipped.length > CATCH_LIMIT) break;
+    const read = row.map((cell, at) =>
+      cell && mayHoldColour(cell.text, figures.has(at)) ? readText(cell.text.slice(0, 4_000)) : null,
+    );
     const alone = read.filter((cell) => cell && cell.swatches.length > 0).length === 1;
     let words = '';
     read.forEach((cell, at) => {
@@ -93,14 +97,27 @@ function fromCodes(table: Table): { swatches: ReadSwatch[]; skipped: Found[] } {
         swatches.push(readSwatch(one.css, { ...one, ...place, name: own || words || behind || '' }));
       }
     });
-  });
+  }
   return { swatches, skipped };
 }
 
-/** Not a gap, and not a single number: a large table of figures would take long to look through. Six digits may be a code. */
-function mayHoldColour(text: string): boolean {
-  const bare = text.trim();
-  return bare !== '' && (bare.length === 6 || !/^-?\d+(?:\.\d+)?$/.test(bare));
+const NUMBER = /^\s*-?\d+(?:\.\d+)?\s*$/;
+const SIX_DIGITS = /^\s*\d{6}\s*$/;
+
+/** Columns in which a number stands that is no code of six digits: there six digits are a figure too. */
+function columnsOfFigures(table: Table): Set<number> {
+  const columns = new Set<number>();
+  for (const row of table) {
+    row.forEach((cell, at) => {
+      if (cell && !columns.has(at) && NUMBER.test(cell.text) && !SIX_DIGITS.test(cell.text)) columns.add(at);
+    });
+  }
+  return columns;
+}
+
+/** Not a gap and not a number, unless it is one of six digits in a column where it may be a code. */
+function mayHoldColour(text: string, amongFigures: boolean): boolean {
+  return NUMBER.test(text) ? !amongFigures && SIX_DIGITS.test(text) : text.trim() !== '';
 }
 
 function fromFills(table: Table): ReadSwatch[] {

@@ -2,12 +2,7 @@ import { z } from 'zod';
 import { readColour } from '../colour/read';
 import { defineFormat, type Found, type ReadSwatch } from './format';
 import { spelled } from './spelled';
-import { doubt, nameOfFile, problem, readingOf, readSwatch, unreadable } from './reading';
-
-/** The longest text that is read, in bytes of UTF-8. */
-const TEXT_LIMIT = 5 * 1024 * 1024;
-/** More than this is not a palette; what follows is left unread and said so. */
-export const CATCH_LIMIT = 20_000;
+import { CATCH_LIMIT, doubt, nameOfFile, problem, readingOf, readSwatch } from './reading';
 
 // A hash code of any length (so that wrong lengths are caught), a colour function, 0xRRGGBB, or bare hex digits.
 const LITERAL =
@@ -203,10 +198,6 @@ export const text = defineFormat({
   read({ name, bytes }, { onProgress }) {
     // A NUL byte means that this is no text at all.
     if (bytes.includes(0)) return null;
-    if (bytes.length > TEXT_LIMIT) {
-      const size = (bytes.length / 1_048_576).toFixed(1);
-      return unreadable('text', `This text is ${size} MB and Breakwater reads up to 5 MB at once; give it in parts.`);
-    }
     const { swatches, skipped, cutAt } = readText(new TextDecoder().decode(bytes), onProgress);
     const problems = cutAt === null ? [] : [problem(`Reading stopped after ${CATCH_LIMIT} entries; split the text.`, cutAt)];
     return { ...readingOf('text', [{ name: nameOfFile(name), kind: 'loose', swatches }], problems), skipped };

@@ -12,7 +12,6 @@ import { CSS } from '@dnd-kit/utilities';
 import { Input } from '@chakra-ui/react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef } from 'react';
-import { ALIASES } from '@/core/formats/catch';
 import type { DoubtKind } from '@/core/formats/format';
 import { useBrand } from '@/ui/brand-context';
 import { useCatch, type CatchLine } from '@/ui/catch-store';
@@ -41,9 +40,10 @@ export function CatchList() {
   /** Lines, and before each group of several the name of its palette. */
   const rowsShown = useMemo(() => {
     const grouped = new Set(lines.map(({ palette }) => palette)).size > 1;
-    return lines.flatMap((line, at): (CatchLine | string)[] =>
-      grouped && line.palette !== lines[at - 1]?.palette ? [line.palette, line] : [line],
-    );
+    return lines.flatMap((line, at): (CatchLine | Head)[] => {
+      const { palette: name, token } = line;
+      return grouped && name !== lines[at - 1]?.palette ? [{ name, aliases: Boolean(token?.alias) }, line] : [line];
+    });
   }, [lines]);
   // eslint-disable-next-line react-hooks/incompatible-library -- the virtualiser keeps its own state and is never memoised
   const rows = useVirtualizer({
@@ -99,8 +99,8 @@ export function CatchList() {
                     className={css.row}
                     style={{ top: row.start }}
                   >
-                    {typeof shown === 'string' ? (
-                      <Group name={shown} />
+                    {'aliases' in shown ? (
+                      <Group {...shown} />
                     ) : (
                       <Line line={shown} ticked={chosen.has(shown.index)} onTick={tickLine} />
                     )}
@@ -115,16 +115,22 @@ export function CatchList() {
   );
 }
 
+interface Head {
+  readonly name: string;
+  /** Whether it heads the aliases, which go into no palette. */
+  readonly aliases: boolean;
+}
+
 /** The head of a group: what its palette will be called, and where it goes. */
-function Group({ name }: { name: string }) {
+function Group({ name, aliases }: Head) {
   const palettes = useBrand((state) => state.replica.brand.palettes);
   const hasTokens = useCatch((state) => state.lines.some(({ token }) => token));
   const route = useCatch((state) => state.routes[name]) ?? { to: 'new', name };
   const send = useCatch((state) => state.send);
-  if (name === '' || name === ALIASES) {
+  if (name === '' || aliases) {
     return (
       <div className={css.group}>
-        <h3>{name === '' ? 'Left out' : 'Aliases, brought in as tokens that point at others'}</h3>
+        <h3>{aliases ? 'Aliases, brought in as tokens that point at others' : 'Left out'}</h3>
       </div>
     );
   }
@@ -172,7 +178,8 @@ function Line({ line, ticked, onTick }: LineProps) {
   const name = useCatch((state) => state.names[index]) ?? line.name;
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
     id: String(index),
-    disabled: !colour,
+    // An alias is no swatch, and has no place among them.
+    disabled: !colour || Boolean(token?.alias),
   });
   return (
     <div
@@ -196,7 +203,7 @@ function Line({ line, ticked, onTick }: LineProps) {
           {...attributes}
           {...listeners}
           aria-label={`Move ${name}`}
-          title="Drag to another place"
+          title={token?.alias ? undefined : 'Drag to another place'}
         />
       ) : (
         <i className={css.none} />

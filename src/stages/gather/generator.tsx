@@ -59,7 +59,7 @@ export function Generator({ onClose }: { onClose: () => void }) {
   useEffect(() => {
     const swatches = list.split(' ').map((colour, n) => readSwatch(colour, { name: '', line: n + 1, text: `place ${n + 1}` }));
     replace(`roll ${roll.seed}`, {
-      lines: catchOf(readingOf('generated', [{ name: `Roll ${roll.seed}`, kind: 'loose', swatches }])),
+      lines: catchOf(readingOf('generated', [{ name: 'Rolled', kind: 'loose', swatches }])),
       problems: [],
     });
   }, [list, roll.seed, replace]);

@@ -5,8 +5,9 @@ import { newId } from '@/core/brand/identity';
 import { useBrand } from '@/ui/brand-context';
 import { useCatch, type CatchLine } from '@/ui/catch-store';
 
+/** Neither can be the id of a theme. */
 export const NO_TOKENS = '';
-export const ALL_THEMES = 'all';
+export const ALL_THEMES = '*';
 /** Where tokens get their values: the id of a theme, every theme, or nowhere because none are brought. */
 export type TokensIn = string;
 

@@ -1,7 +1,9 @@
-/** Extraction against general-purpose quantisers on one photograph-like picture, all in this run: ratios count, not times. */
+/** What readers cost: extraction against general-purpose quantisers on one photograph-like picture, all in one run (ratios count, not times), and bad files. */
 import { buildPaletteSync, utils } from 'image-q';
 // @ts-expect-error -- the package ships without types
 import quantize from 'quantize';
+import { readFile } from '../src/core/formats/registry';
+import { BAD_FILES } from '../tests/bad-files';
 import { bytesToOklab } from '../src/core/colour/oklab';
 import { chooseColours, countColours, extractColours } from '../src/core/image/extract';
 import { bySharp, meanError, type Rgb } from '../tests/quantisers';
@@ -74,6 +76,18 @@ export async function extractionTable(): Promise<string> {
   const again = median(() => chooseColours(small, counted, wanted));
   const head = `| 12 megapixels to ${COUNT} colours | ms | speed against sharp | mean OKLab distance | accents |\n|---|---|---|---|---|`;
   return `${head}\n${lines.join('\n')}\n\nAbove the pixels: ${above.toFixed(0)} MB. One megapixel: ${first} ms, after a slider moved ${again} ms.\n`;
+}
+
+/** The longest that any of the bad files keeps its reader busy, in words. */
+export async function worstOfBadFiles(): Promise<string> {
+  const times: [number, string][] = [];
+  for (const [what, name, bytes] of BAD_FILES) {
+    const started = performance.now();
+    await readFile({ name, bytes });
+    times.push([performance.now() - started, what]);
+  }
+  const [ms, what] = times.sort(([one], [two]) => two - one)[0]!;
+  return `Of ${times.length} bad files the one that takes longest to read: ${what}, ${ms.toFixed(0)} ms.\n`;
 }
 
 function accentsMet(colours: readonly Rgb[]): number {
