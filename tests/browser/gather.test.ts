@@ -25,7 +25,7 @@ jest.setTimeout(60_000);
 
 const demo = (name: string) => resolve('demo/gather', name);
 const choose = async (...files: string[]) => {
-  const input = (await ida.page.$('input[type=file]')) as ElementHandle<HTMLInputElement>;
+  const input = (await ida.page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
   await input.uploadFile(...files);
 };
 const fileWith = (name: string, text: string) => {

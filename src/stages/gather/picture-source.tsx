@@ -126,16 +126,14 @@ export function PictureSource({ picture, onClose }: { picture: OpenedPicture; on
         </div>
       )}
       {!exact && samples.length > 0 && (
-        <ul className={css.sets} role="radiogroup" aria-label="Related sets">
+        <div className={css.sets} role="radiogroup" aria-label="Related sets">
           {sets.map(({ id, label, colours }) => (
-            <li key={id}>
-              <button role="radio" aria-checked={id === set} onClick={() => setSet(id)}>
-                <i style={{ background: ribbon(colours) }} />
-                {label}
-              </button>
-            </li>
+            <button key={id} role="radio" aria-checked={id === set} onClick={() => setSet(id)}>
+              <i style={{ background: ribbon(colours) }} />
+              {label}
+            </button>
           ))}
-        </ul>
+        </div>
       )}
       <div className={css.under}>
         {area && (

@@ -122,15 +122,15 @@ export function PictureView({ preview: { bitmap, width, height }, around: look, 
           style={{
             left: percent(x + 0.5, width),
             top: percent(y + 0.5, height),
-            background: swatch.hex,
-            borderColor: inkOn(readColour(swatch.hex)!),
           }}
           onPointerDown={(event) => {
             frame.current!.setPointerCapture(event.pointerId);
             hold(at);
           }}
           onKeyDown={(event) => nudge(event, at)}
-        />
+        >
+          <i style={{ background: swatch.hex, borderColor: inkOn(readColour(swatch.hex)!) }} />
+        </button>
       ))}
       {held !== null && seen && samples[held] && (
         <Loupe seen={seen} far={farFrom(samples[held])} hex={samples[held].swatch.hex} radius={radius} />
