@@ -31,10 +31,13 @@ export function Gather() {
   };
   const { getRootProps, getInputProps, open, isDragActive } = useDropzone({ onDrop: take, noClick: true, noKeyboard: true });
   usePastedFiles(take);
-  const empty = () => {
-    stop();
+  const backToText = () => {
     close();
     setPanel(null);
+  };
+  const empty = () => {
+    stop();
+    backToText();
     clear();
   };
   const waiting = lines.length === 0;
@@ -69,15 +72,22 @@ export function Gather() {
           {panel === 'camera' ? (
             <Camera onFrame={(file) => take([file])} onClose={() => setPanel(null)} />
           ) : panel === 'generator' ? (
-            <Generator onClose={() => setPanel(null)} />
+            <Generator />
           ) : panel === 'shelf' ? (
-            <Shelf onClose={() => setPanel(null)} />
+            <Shelf />
           ) : opened?.kind === 'picture' ? (
-            <PictureSource key={opened.id} picture={opened} onClose={close} />
+            <PictureSource key={opened.id} picture={opened} />
           ) : opened?.kind === 'table' ? (
-            <TableSource key={opened.id} table={opened} onCells={(range) => void takeCells(opened, range)} onClose={close} />
+            <TableSource key={opened.id} table={opened} onCells={(range) => void takeCells(opened, range)} />
           ) : (
             <TextSource onText={(next) => void takeText(next)} />
+          )}
+          {(panel || opened) && panel !== 'camera' && (
+            <div className={css.under}>
+              <Button size="2xs" variant="outline" onClick={backToText}>
+                Back to text
+              </Button>
+            </div>
           )}
           {reading !== null && <Working label="Reading" share={reading} onStop={stop} />}
           <ul role="alert" className={css.problems}>
@@ -110,8 +120,7 @@ export function Gather() {
             <>
               <SendCatch
                 onSent={() => {
-                  close();
-                  setPanel(null);
+                  backToText();
                   goTo('mix');
                 }}
               />

@@ -29,7 +29,7 @@ const FIRST: Entry = {
 };
 
 /** Sets rolled from a seed and a mood: what is good is kept, the rest rolled again; every roll can be gone back to. */
-export function Generator({ onClose }: { onClose: () => void }) {
+export function Generator() {
   const [entries, setEntries] = useState<readonly Entry[]>([FIRST]);
   const [at, setAt] = useState(0);
   const replace = useCatch((state) => state.replace);
@@ -136,11 +136,6 @@ export function Generator({ onClose }: { onClose: () => void }) {
             />
           </label>
         ))}
-      </div>
-      <div className={css.under}>
-        <Button size="2xs" variant="outline" onClick={onClose}>
-          Back to text
-        </Button>
       </div>
     </>
   );

@@ -18,7 +18,7 @@ const COUNT = { least: 2, most: 64 };
 const FOUND = 'found';
 
 /** A picture whose colours are being chosen: found by the two sliders, in the area drawn, and moved by hand. */
-export function PictureSource({ picture, onClose }: { picture: OpenedPicture; onClose: () => void }) {
+export function PictureSource({ picture }: { picture: OpenedPicture }) {
   const [count, setCount] = useState(FIRST_LOOK.count);
   const [lively, setLively] = useState(FIRST_LOOK.liveliness);
   const [area, setArea] = useState<Area | null>(null);
@@ -135,16 +135,13 @@ export function PictureSource({ picture, onClose }: { picture: OpenedPicture; on
           ))}
         </div>
       )}
-      <div className={css.under}>
-        {area && (
+      {area && (
+        <div className={css.under}>
           <Button size="2xs" variant="outline" onClick={() => setArea(null)}>
             Whole picture
           </Button>
-        )}
-        <Button size="2xs" variant="outline" onClick={onClose}>
-          Back to text
-        </Button>
-      </div>
+        </div>
+      )}
     </>
   );
 }

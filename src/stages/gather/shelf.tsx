@@ -35,7 +35,7 @@ interface Kept {
 const NOTHING: Kept = { own: [], uses: {} };
 
 /** Palettes to start from, found by word or by colour; the chosen one lies in the catch. */
-export function Shelf({ onClose }: { onClose: () => void }) {
+export function Shelf() {
   const { id, selection, brand } = useBrand((state) => ({
     id: state.id,
     selection: state.selection,
@@ -121,9 +121,6 @@ export function Shelf({ onClose }: { onClose: () => void }) {
             Take {chosen.name} off the shelf
           </Button>
         )}
-        <Button size="2xs" variant="outline" onClick={onClose}>
-          Back to text
-        </Button>
       </div>
     </>
   );

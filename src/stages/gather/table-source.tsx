@@ -3,35 +3,32 @@ import { useMemo, useState, type PointerEvent } from 'react';
 import { columnName, RANGE_EXAMPLE, readRange, writeRange, type CellRange } from '@/core/formats/cell-range';
 import { CommitInput } from '@/ui/commit-input';
 import { tell } from '@/ui/notices';
-import type { OpenedTable } from './use-intake';
+import { standsInCell, type OpenedTable } from './use-intake';
 import css from './gather.module.css';
 
 /** Beyond these, cells would be too small to be seen. */
 const SHOWN = { rows: 60, columns: 40 };
 
-/** A table drawn as its colours in their cells: a drag over them chooses those to read. */
-export function TableSource({
-  table,
-  onCells,
-  onClose,
-}: {
+interface Props {
+  /** With a colour in some cell. */
   table: OpenedTable;
   onCells: (range: CellRange | null) => void;
-  onClose: () => void;
-}) {
-  /** Colours that stand in cells, sheet by sheet; those of a workbook's theme stand in none. */
+}
+
+/** A table drawn as its colours in their cells: a drag over them chooses those to read. */
+export function TableSource({ table, onCells }: Props) {
+  /** Colours that stand in cells, sheet by sheet. */
   const sheets = useMemo(() => {
-    const cells = table.lines.filter(({ colour, column }) => colour && column > 0);
+    const cells = table.lines.filter(standsInCell);
     return [...new Set(cells.map(({ palette }) => palette))].map((name) => ({
       name,
       cells: cells.filter(({ palette }) => palette === name),
     }));
   }, [table]);
-  const [sheetName, setSheetName] = useState(sheets[0]?.name ?? '');
+  const [sheetName, setSheetName] = useState(sheets[0]!.name);
   const [range, setRange] = useState<CellRange | null>(null);
   const [corner, setCorner] = useState<{ row: number; column: number } | null>(null);
-  const sheet = sheets.find(({ name }) => name === sheetName);
-  const isWorkbook = /\.xlsx$/i.test(table.file.name) || sheets.length > 1;
+  const sheet = sheets.find(({ name }) => name === sheetName)!;
   const take = (next: CellRange | null) => {
     setRange(next);
     onCells(next);
@@ -40,19 +37,9 @@ export function TableSource({
     if (text === '') return (take(null), true);
     const read = readRange(text);
     if (!read) tell(`“${text}” is no range of cells; write ${RANGE_EXAMPLE}.`);
-    else take(isWorkbook ? { ...read, sheet: read.sheet ?? sheetName } : read);
+    else take(table.isWorkbook ? { ...read, sheet: read.sheet ?? sheetName } : read);
     return read !== null;
   };
-  if (!sheet) {
-    return (
-      <div className={css.under}>
-        <p>Its colours stand in no cells.</p>
-        <Button size="2xs" variant="outline" onClick={onClose}>
-          Back to text
-        </Button>
-      </div>
-    );
-  }
   const rows = Math.min(SHOWN.rows, Math.max(...sheet.cells.map(({ line }) => line)));
   const columns = Math.min(SHOWN.columns, Math.max(...sheet.cells.map(({ column }) => column)));
   const cellAt = (event: PointerEvent<HTMLElement>) => {
@@ -64,7 +51,7 @@ export function TableSource({
     };
   };
   const drawn = (to: { row: number; column: number }): CellRange => ({
-    sheet: isWorkbook ? sheet.name : null,
+    sheet: table.isWorkbook ? sheet.name : null,
     top: Math.min(corner!.row, to.row),
     left: Math.min(corner!.column, to.column),
     bottom: Math.max(corner!.row, to.row),
@@ -135,16 +122,13 @@ export function TableSource({
         </div>
       </div>
       <p className={css.about}>Drag over the cells to read only those, or write them above.</p>
-      <div className={css.under}>
-        {range && (
+      {range && (
+        <div className={css.under}>
           <Button size="2xs" variant="outline" onClick={() => take(null)}>
             All cells
           </Button>
-        )}
-        <Button size="2xs" variant="outline" onClick={onClose}>
-          Back to text
-        </Button>
-      </div>
+        </div>
+      )}
     </>
   );
 }

@@ -31,8 +31,15 @@ export interface OpenedTable {
   readonly kind: 'table';
   readonly id: string;
   readonly file: File;
+  /** A workbook has sheets with names. */
+  readonly isWorkbook: boolean;
   /** Everything that was found in it. */
   readonly lines: readonly CatchLine[];
+}
+
+/** Whether a line of a table is a colour in a cell; those of a workbook's theme are in none. */
+export function standsInCell({ colour, column }: CatchLine): boolean {
+  return colour !== null && column > 0;
 }
 
 /** Takes in texts and files: reads them one after the other and puts what they hold into the catch. */
@@ -108,8 +115,8 @@ export function useIntake() {
         const { format, lines, problems } = await read(file, wish);
         if (lines.length === 0 && problems.length === 0) refuse('There is no colour in this file.');
         else put(file.name, { lines, problems });
-        if (files.length === 1 && (format === 'xlsx' || format === 'csv') && lines.length > 0) {
-          setOpened({ kind: 'table', id: newId(), file, lines });
+        if (files.length === 1 && (format === 'xlsx' || format === 'csv') && lines.some(standsInCell)) {
+          setOpened({ kind: 'table', id: newId(), file, isWorkbook: format === 'xlsx', lines });
           return;
         }
       }
