@@ -1,4 +1,8 @@
+import Color from 'colorjs.io';
 import { differenceCiede2000 } from 'culori';
+import fc from 'fast-check';
+import { ciede2000 } from '@/core/colour/difference';
+import { labOf } from '@/core/colour/lab';
 
 /**
  * The 34 pairs of Sharma, Wu and Dalal, "The CIEDE2000 color-difference formula" (2005), table 1:
@@ -46,9 +50,36 @@ const PAIRS = `
 test('there are all 34', () => expect(PAIRS).toHaveLength(34));
 
 test.each(PAIRS)('Lab %d %d %d and %d %d %d', (l1, a1, b1, l2, a2, b2, expected) => {
-  const difference = differenceCiede2000();
-  expect(difference({ mode: 'lab65', l: l1!, a: a1!, b: b1! }, { mode: 'lab65', l: l2!, a: a2!, b: b2! })).toBeCloseTo(
-    expected!,
-    4,
+  expect(ciede2000([l1!, a1!, b1!], [l2!, a2!, b2!])).toBeCloseTo(expected!, 4);
+  expect(ciede2000([l2!, a2!, b2!], [l1!, a1!, b1!])).toBeCloseTo(expected!, 4);
+});
+
+const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+const lab = fc.tuple(number(0, 100), number(-128, 128), number(-128, 128));
+
+test('on any Lab it is what an independent library says (culori)', () => {
+  const independent = differenceCiede2000();
+  const of = ([l, a, b]: readonly number[]) => ({ mode: 'lab65', l: l!, a: a!, b: b! }) as const;
+  fc.assert(
+    fc.property(lab, lab, (one, two) => {
+      // Where hues stand opposite each other the formula itself jumps, and rounding decides which way.
+      const opposite = Math.abs(Math.abs(Math.atan2(one[2], one[1]) - Math.atan2(two[2], two[1])) - Math.PI) < 1e-2;
+      if (!opposite) expect(Math.abs(ciede2000(one, two) - independent(of(one), of(two)))).toBeLessThan(1e-7);
+    }),
+    { numRuns: 2_000 },
   );
+});
+
+test('Lab of any 8-bit colour is what an independent library says (colorjs.io), under D65', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 0, max: 0xffffff }), (value) => {
+      const hex = `#${value.toString(16).padStart(6, '0')}`;
+      const independent = new Color(hex).to('lab-d65').coords as number[];
+      labOf(hex).forEach((channel, at) => expect(Math.abs(channel - independent[at]!)).toBeLessThan(1e-4));
+    }),
+  );
+  // Outside sRGB it is the authored colour that counts.
+  const [l, a, b] = new Color('color(display-p3 0 1 0)').to('lab-d65').coords as [number, number, number];
+  const own = labOf('color(display-p3 0 1 0)');
+  expect([own[0], own[1], own[2]].map((one) => one.toFixed(2))).toEqual([l, a, b].map((one) => one.toFixed(2)));
 });

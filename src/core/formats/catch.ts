@@ -1,4 +1,5 @@
-import { converter, differenceCiede2000, type Lab65 } from 'culori';
+import { ciede2000 } from '../colour/difference';
+import { labOf, type LabD65 } from '../colour/lab';
 import { readColour, type ReadColour } from '../colour/read';
 import type { Doubt, Found, Reading, ReadPalette } from './format';
 import { doubt } from './reading';
@@ -70,11 +71,8 @@ function* whole(found: Found, colour: ReadColour, near: Neighbours): Generator<D
 }
 
 interface Neighbour extends Earlier {
-  readonly lab: Lab65;
+  readonly lab: LabD65;
 }
-
-const toLab = converter('lab65');
-const difference = differenceCiede2000();
 
 /** ΔE2000 divides lightness by at most 1.75 and chroma by at most some 7 (at the highest chroma): what is nearer than 1 lies within. */
 const REACH = { l: 2, ab: 8 };
@@ -91,15 +89,17 @@ class Neighbours {
   take({ hex, alpha }: Pick<ReadColour, 'hex' | 'alpha'>, place: string): (Neighbour & { distance: number }) | null {
     const same = this.exact.get(hex + alpha);
     if (same) return { ...same, distance: 0 };
-    const own: Neighbour = { hex, alpha, place, lab: toLab(hex)! };
+    const own: Neighbour = { hex, alpha, place, lab: labOf(hex) };
     this.exact.set(hex + alpha, own);
-    const at = [own.lab.l / REACH.l, own.lab.a / REACH.ab, own.lab.b / REACH.ab].map(Math.floor) as [number, number, number];
+    const at = [own.lab[0] / REACH.l, own.lab[1] / REACH.ab, own.lab[2] / REACH.ab].map(Math.floor) as [number, number, number];
     for (let n = 0; n < 27; n++) {
       const cell = this.cells.get(keyOf(at[0] + (n % 3) - 1, at[1] + (Math.floor(n / 3) % 3) - 1, at[2] + Math.floor(n / 9) - 1));
       for (const other of cell ?? []) {
-        const [dl, da, db] = [other.lab.l - own.lab.l, other.lab.a - own.lab.a, other.lab.b - own.lab.b];
+        const dl = other.lab[0] - own.lab[0];
+        const da = other.lab[1] - own.lab[1];
+        const db = other.lab[2] - own.lab[2];
         if (other.alpha !== alpha || Math.abs(dl) > REACH.l || da * da + db * db > REACH.ab ** 2) continue;
-        const distance = difference(own.lab, other.lab);
+        const distance = ciede2000(own.lab, other.lab);
         if (distance < NEAR) return { ...other, distance };
       }
     }

@@ -1,4 +1,5 @@
-import { converter, differenceCiede2000, type Lab65 } from 'culori';
+import { ciede2000 } from '../colour/difference';
+import { labOf, type LabD65 } from '../colour/lab';
 import { readColour } from '../colour/read';
 import type { ShelfKind, ShelfPalette } from './shelf-palette';
 
@@ -21,9 +22,6 @@ export interface ShelfFind {
 
 /** ΔE2000 beyond which nobody would call a colour near: some ten times what can be told side by side. */
 const NEAR = 12;
-
-const toLab = converter('lab65');
-const difference = differenceCiede2000();
 
 /**
  * Palettes of the shelf that answer a query. By colour, those with one near it, the nearest first; a word that is a
@@ -64,22 +62,22 @@ export function colourOf(text: string): string | null {
 }
 
 function nearestTo(hex: string, palette: ShelfPalette): { at: number; distance: number } {
-  const wanted = toLab(hex)!;
+  const wanted = labOf(hex);
   let best = { at: 0, distance: Infinity };
   labsOf(palette).forEach((lab, at) => {
-    const distance = difference(wanted, lab);
+    const distance = ciede2000(wanted, lab);
     if (distance < best.distance) best = { at, distance };
   });
   return best;
 }
 
 /** Every key of a search asks for these again. */
-const labs = new WeakMap<ShelfPalette, readonly Lab65[]>();
+const labs = new WeakMap<ShelfPalette, readonly LabD65[]>();
 
-function labsOf(palette: ShelfPalette): readonly Lab65[] {
+function labsOf(palette: ShelfPalette): readonly LabD65[] {
   const known = labs.get(palette);
   if (known) return known;
-  const made = palette.colours.map(({ value }) => toLab(readColour(value)!.hex)!);
+  const made = palette.colours.map(({ value }) => labOf(readColour(value)!.hex));
   labs.set(palette, made);
   return made;
 }
