@@ -8,6 +8,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import puppeteer, { type ElementHandle } from 'puppeteer-core';
 import sharp from 'sharp';
+import { colourTable } from './bench-colour';
 import { extractionTable, worstOfBadFiles } from './bench-readers';
 import { photograph } from '../tests/photograph';
 import { build } from './build';
@@ -18,7 +19,7 @@ import { step } from './step';
 
 const MOVES = 240;
 
-process.stdout.write(`${await extractionTable()}\n${await worstOfBadFiles()}\n`);
+process.stdout.write(`${await extractionTable()}\n${await worstOfBadFiles()}\n${colourTable()}\n`);
 
 const folder = mkdtempSync(join(tmpdir(), 'breakwater-bench-'));
 chmodSync(folder, 0o755);
