@@ -1,6 +1,5 @@
-import { showOklch } from './gamut';
 import { decode, type Srgb } from './oklab';
-import { hexOf, readColour, type ReadColour } from './read';
+import { hexOf, oklchHex, readColour, type ReadColour } from './read';
 
 /**
  * Relative luminance of an sRGB colour (channels 0..1), 0 black to 1 white.
@@ -42,7 +41,7 @@ function over(top: Srgb, alpha: number, under: Srgb): Srgb {
 export function nearestPassing(text: ReadColour, grounds: readonly ReadColour[], needed: number): ReadColour | null {
   const [start, c, h] = text.oklch;
   const passes = (l: number): ReadColour | null => {
-    const candidate = readColour(hexOf(showOklch(l, c, h).rgb))!;
+    const candidate = readColour(oklchHex([l, c, h]))!;
     return grounds.every((ground) => contrastRatio(candidate, ground) >= needed) ? candidate : null;
   };
   // A thousandth of lightness is finer than one 8-bit step of any channel, so the walk cannot step over an answer.

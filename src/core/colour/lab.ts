@@ -1,3 +1,4 @@
+import { showOklch } from './gamut';
 import { decode, oklabToLinear, type Srgb } from './oklab';
 import { readColour, type ReadColour } from './read';
 
@@ -24,9 +25,19 @@ function curved(share: number): number {
 
 /** Lab of a colour as it was authored, also where sRGB cannot show it. Opacity does not count. */
 export function labD65({ rgb, oklch: [l, c, h], clipped }: ReadColour): LabD65 {
-  if (clipped === 0) return linearToLabD65([decode(rgb[0]), decode(rgb[1]), decode(rgb[2])]);
+  if (clipped === 0) return srgbToLabD65(rgb);
   const angle = (h * Math.PI) / 180;
   return linearToLabD65(oklabToLinear(l, c * Math.cos(angle), c * Math.sin(angle)));
+}
+
+/** Lab of gamma-encoded sRGB, each channel 0..1. */
+export function srgbToLabD65([r, g, b]: Srgb): LabD65 {
+  return linearToLabD65([decode(r), decode(g), decode(b)]);
+}
+
+/** Lab of what a screen shows of an OKLCH colour, before it is rounded to 8 bits. */
+export function shownLab([l, c, h]: ReadColour['oklch']): LabD65 {
+  return srgbToLabD65(showOklch(l, c, h).rgb);
 }
 
 /** Lab of a CSS colour. `css` must be a colour. */

@@ -15,13 +15,17 @@ export function encode(linear: number): number {
 
 /** OKLab to linear-light sRGB: the matrices of CSS Color 4's sample code, multiplied out. */
 export function oklabToLinear(lightness: number, a: number, b: number): Srgb {
-  const l = (lightness + 0.3963377773761749 * a + 0.2158037573099136 * b) ** 3;
-  const m = (lightness - 0.1055613458156586 * a - 0.0638541728258133 * b) ** 3;
-  const s = (lightness - 0.0894841775298119 * a - 1.2914855480194092 * b) ** 3;
+  const rootL = lightness + 0.3963377773761749 * a + 0.2158037573099136 * b;
+  const rootM = lightness - 0.1055613458156586 * a - 0.0638541728258133 * b;
+  const rootS = lightness - 0.0894841775298119 * a - 1.2914855480194092 * b;
+  // Multiplied out: a power costs as much as all the rest.
+  const l = rootL * rootL * rootL;
+  const m = rootM * rootM * rootM;
+  const s = rootS * rootS * rootS;
   return [
     4.0767416360759574 * l - 3.3077115392580616 * m + 0.2309699031821044 * s,
     -1.2684379732850317 * l + 2.6097573492876887 * m - 0.3413193760026573 * s,
-    -0.0041960761386756 * l - 0.7034186179359362 * m + 1.7076146940746117 * s,
+    -0.0041960761386755 * l - 0.7034186179359362 * m + 1.7076146940746117 * s,
   ];
 }
 

@@ -1,5 +1,7 @@
 import { parse, converter, type Color, type Oklch } from 'culori';
 import { isInside, showOklch, type Shown } from './gamut';
+import { hexToOklch } from './eight-bit';
+import { GREY_CHROMA } from './grey';
 import type { Srgb } from './oklab';
 
 /**
@@ -20,9 +22,6 @@ export interface ReadColour {
   /** ΔE-OK between the authored colour and the one shown; 0 inside the sRGB gamut. */
   readonly clipped: number;
 }
-
-/** Chroma below which a colour is a grey without hue. The smallest chroma of a true 8-bit non-grey is .00106. */
-export const GREY_CHROMA = 5e-4;
 
 const toRgb = converter('rgb');
 const toOklch = converter('oklch');
@@ -45,6 +44,11 @@ export function readColour(text: string): ReadColour | null {
 }
 
 function read(css: string): ReadColour | null {
+  if (/^#[0-9a-f]{6}$/i.test(css)) {
+    const value = parseInt(css.slice(1), 16);
+    const rgb: Srgb = [(value >> 16) / 255, ((value >> 8) & 255) / 255, (value & 255) / 255];
+    return { css, hex: css.toLowerCase(), alpha: 1, rgb, oklch: hexToOklch(css), clipped: 0 };
+  }
   if (css.length > 128 || /^[0-9a-f]+$/i.test(css)) return null;
   const colour = parsed(css);
   if (!colour) return null;
@@ -77,6 +81,12 @@ function unit(value: number): number {
 /** sRGB channels 0..1 as lower-case `#rrggbb`, rounded to 8 bits. */
 export function hexOf(rgb: Srgb): string {
   return '#' + rgb.map((channel) => byte(channel).toString(16).padStart(2, '0')).join('');
+}
+
+/** What a screen shows of an OKLCH colour: `#rrggbb`, with two more digits when it is translucent. */
+export function oklchHex([l, c, h]: ReadColour['oklch'], alpha = 1): string {
+  const hex = hexOf(showOklch(l, c, h).rgb);
+  return alpha < 1 ? hex + byte(alpha).toString(16).padStart(2, '0') : hex;
 }
 
 /** A channel 0..1 as an 8-bit integer 0..255. */

@@ -1,6 +1,7 @@
 import { showOklch } from '../colour/gamut';
-import { hexOf, readColour } from '../colour/read';
+import { hexOf, oklchHex, readColour } from '../colour/read';
 import { linearToOklab, decode } from '../colour/oklab';
+import { xorshift } from './random';
 
 /** What a generated set should feel like. */
 export interface Mood {
@@ -46,7 +47,7 @@ export function generate({ seed, mood, places }: Roll): string[] {
       const hue = first + (random() - 0.5) * mood.spread * 360;
       const spread = mood.lightness + (random() * 2 - 1) * LIGHTNESS.around;
       const lightness = Math.min(LIGHTNESS.most, Math.max(LIGHTNESS.least, spread));
-      const most = readColour(hexOf(showOklch(lightness, BEYOND, hue).rgb))!.oklch[1];
+      const most = readColour(oklchHex([lightness, BEYOND, hue]))!.oklch[1];
       const { rgb } = showOklch(lightness, most * mood.chroma * (0.75 + random() * 0.25), hue);
       const lab = labOf(rgb);
       const distance = Math.min(
@@ -70,23 +71,9 @@ export function generate({ seed, mood, places }: Roll): string[] {
 export function midway(one: string, two: string): string {
   const [a, b] = [labOf(readColour(one)!.rgb), labOf(readColour(two)!.rgb)];
   const [l, x, y] = [0, 1, 2].map((at) => (a[at]! + b[at]!) / 2) as [number, number, number];
-  return hexOf(showOklch(l, Math.hypot(x, y), ((Math.atan2(y, x) * 180) / Math.PI + 360) % 360).rgb);
+  return oklchHex([l, Math.hypot(x, y), ((Math.atan2(y, x) * 180) / Math.PI + 360) % 360]);
 }
 
 function labOf(rgb: readonly [number, number, number]) {
   return linearToOklab([decode(rgb[0]), decode(rgb[1]), decode(rgb[2])]);
-}
-
-/** Numbers from 0 up to 1, the same for the same seed. Xorshift, Marsaglia 2003. */
-function xorshift(seed: number): () => number {
-  // Neighbouring seeds are mixed first, or their first numbers would be alike; the state must not be zero.
-  let state = Math.imul(seed ^ 0x9e3779b9, 0x85ebca6b) || 1;
-  const next = () => {
-    state ^= state << 13;
-    state ^= state >>> 17;
-    state ^= state << 5;
-    return (state >>> 0) / 2 ** 32;
-  };
-  for (let n = 0; n < 4; n++) next();
-  return next;
 }

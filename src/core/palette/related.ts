@@ -1,5 +1,5 @@
-import { showOklch } from '../colour/gamut';
-import { hexOf, readColour } from '../colour/read';
+import { oklchHex, readColour } from '../colour/read';
+import { HARMONIES, oneHue, turned } from './harmony';
 
 /** Colours that follow from a set, to choose from side by side. */
 export interface RelatedSet {
@@ -10,18 +10,6 @@ export interface RelatedSet {
 }
 
 type Oklch = readonly [l: number, c: number, h: number];
-
-/** Turns of the hue in degrees by which harmonies are known (common practice). */
-const HARMONIES = [
-  { id: 'complement', label: 'Complement', turns: [0, 180] },
-  { id: 'split', label: 'Split complement', turns: [0, 150, 210] },
-  { id: 'analogous', label: 'Analogous', turns: [0, -30, 30, -60, 60] },
-  { id: 'triad', label: 'Triad', turns: [0, 120, 240] },
-  { id: 'tetrad', label: 'Tetrad', turns: [0, 90, 180, 270] },
-] as const;
-
-/** Lightness and chroma of the steps of a set in one hue, as shares of the leading colour's. */
-const ONE_HUE = [0.55, 0.75, 1, 1.2, 1.4] as const;
 
 /**
  * The set as it is, muted, vivid, dark and light, and the harmonies of its leading colour, all in OKLCH and brought into
@@ -34,7 +22,7 @@ export function relatedSets(colours: readonly string[]): RelatedSet[] {
   const made = (id: string, label: string, set: readonly Oklch[]): RelatedSet => ({
     id,
     label,
-    colours: set.map(([l, c, h]) => hexOf(showOklch(l, c, h).rgb)),
+    colours: set.map((colour) => oklchHex(colour)),
   });
   return [
     { id: 'found', label: 'As found', colours },
@@ -65,14 +53,6 @@ export function relatedSets(colours: readonly string[]): RelatedSet[] {
         turns.map((turn) => turned(lead, turn)),
       ),
     ),
-    made(
-      'one-hue',
-      'One hue',
-      ONE_HUE.map((share) => [Math.min(0.96, lead[0] * share), lead[1] * Math.min(1, 2 - share), lead[2]]),
-    ),
+    made('one-hue', 'One hue', oneHue(lead)),
   ];
-}
-
-function turned([l, c, h]: Oklch, turn: number): Oklch {
-  return [l, c, (h + turn + 360) % 360];
 }

@@ -1,5 +1,4 @@
-import { showOklch } from '../colour/gamut';
-import { hexOf } from '../colour/read';
+import { oklchHex } from '../colour/read';
 import { slug } from '../formats/format';
 import type { ShelfKind, ShelfPalette } from './shelf-palette';
 
@@ -68,5 +67,5 @@ export function ramps(text: string): ShelfPalette['colours'] {
 }
 
 function shown(lightness: number, chroma: number, hue: number): string {
-  return hexOf(showOklch(lightness, chroma, ((hue % 360) + 360) % 360).rgb);
+  return oklchHex([lightness, chroma, ((hue % 360) + 360) % 360]);
 }

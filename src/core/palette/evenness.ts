@@ -1,0 +1,221 @@
+import { GREY_CHROMA } from '../colour/grey';
+import { ciede2000 } from '../colour/difference';
+import { srgbToLabD65, type LabD65 } from '../colour/lab';
+import { bytesToOklab, type Oklab } from '../colour/oklab';
+import { byte, readColour } from '../colour/read';
+
+/** How well a palette hangs together, 0 to 100, as the mean of its parts. */
+export interface Evenness {
+  readonly score: number;
+  readonly parts: Parts;
+}
+
+/** Each 0..100. */
+export interface Parts {
+  /** How near the hues stand to the best of a few arrangements. */
+  readonly hues: number;
+  /** How evenly the lightnesses are spread between the darkest and the lightest. */
+  readonly lightness: number;
+  /** How alike the chromas are, and whether they are bearable. */
+  readonly chroma: number;
+  /** How far each colour stands from its nearest neighbour. */
+  readonly separation: number;
+}
+
+/** A colour as evenness looks at it: what an 8-bit screen shows of it. */
+export interface Stand {
+  readonly oklab: Oklab;
+  readonly lab: LabD65;
+  /** OKLCH chroma, and hue in degrees 0..360. */
+  readonly chroma: number;
+  readonly hue: number;
+}
+
+/** Whole channels 0..255. */
+export function standOf(r: number, g: number, b: number): Stand {
+  const oklab = bytesToOklab(r, g, b);
+  const chroma = Math.sqrt(oklab[1] * oklab[1] + oklab[2] * oklab[2]);
+  const hue = chroma < GREY_CHROMA ? 0 : ((Math.atan2(oklab[2], oklab[1]) * 180) / Math.PI + 360) % 360;
+  return { oklab, lab: srgbToLabD65([r / 255, g / 255, b / 255]), chroma, hue };
+}
+
+/** @param colours CSS; null for none at all, of which nothing can be said */
+export function evenness(colours: readonly string[]): Evenness | null {
+  if (colours.length === 0) return null;
+  const stands = colours.map((css) => {
+    const [r, g, b] = readColour(css)!.rgb;
+    return standOf(byte(r), byte(g), byte(b));
+  });
+  const parts: Parts = {
+    hues: arrangementOf(stands).part,
+    lightness: lightnessPart(stands.map(({ oklab }) => oklab[0]).sort(ascending)),
+    chroma: chromaPart(
+      stands
+        .map(({ chroma }) => chroma)
+        .filter(isLively)
+        .sort(ascending),
+    ),
+    separation: separationPart(
+      stands.reduce((sum, one) => sum + nearestOf(one, stands), 0),
+      stands.length,
+    ),
+  };
+  return { score: meanOf(parts), parts };
+}
+
+export function meanOf({ hues, lightness, chroma, separation }: Parts): number {
+  return (hues + lightness + chroma + separation) / 4;
+}
+
+export function ascending(one: number, two: number): number {
+  return one - two;
+}
+
+// Hues
+
+/** Chroma below which a colour counts as a neutral, whose hue and chroma nobody compares. */
+const NEUTRAL = 0.03;
+
+export function isLively(chroma: number): boolean {
+  return chroma >= NEUTRAL;
+}
+
+/** Stretches of the hue circle that hues may stand in: centre and half the width, in degrees. */
+export interface Arrangement {
+  readonly sectors: readonly { readonly centre: number; readonly reach: number }[];
+  /** The mean distance to them, in degrees, that chance would give; it makes the part 0. */
+  readonly chance: number;
+  /** Turned by so many degrees it is the same again. */
+  readonly period: number;
+}
+
+/**
+ * The templates of Cohen-Or, Sorkine, Gal, Leyvand and Xu, "Color harmonization" (2006), by the letters they have there:
+ * centres and widths of their sectors in degrees (from memory). N, for greys alone, is what neutrals are here.
+ */
+const TEMPLATES: readonly (readonly (readonly [centre: number, width: number])[])[] = [
+  [[0, 18]], // i
+  [[0, 93.6]], // V
+  [[0, 18], [90, 79.2]], // L
+  [[0, 18], [180, 18]], // I
+  [[0, 180]], // T
+  [[0, 93.6], [180, 18]], // Y
+  [[0, 93.6], [180, 93.6]], // X
+]; // prettier-ignore
+/** About what a random set is away from the widest of them, in degrees. */
+const TEMPLATE_CHANCE = 12;
+/** Our own addition, for sets that go all round: so many hues at equal angles. */
+const SPOKES = [3, 4, 5, 6, 8, 10, 12] as const;
+
+const ARRANGEMENTS: readonly Arrangement[] = [
+  ...TEMPLATES.map((sectors) => ({
+    sectors: sectors.map(([centre, width]) => ({ centre, reach: width / 2 })),
+    chance: TEMPLATE_CHANCE,
+    period: sectors.length === 2 && sectors[0]![1] === sectors[1]![1] ? 180 : 360,
+  })),
+  ...SPOKES.map((count) => ({
+    sectors: Array.from({ length: count }, (_, at) => ({ centre: (at * 360) / count, reach: 0 })),
+    chance: 360 / count / 4,
+    period: 360 / count,
+  })),
+];
+/** Spokes need as many colours, or any few would be said to stand at twelve angles. */
+const needs = ({ sectors }: Arrangement) => (sectors[0]!.reach === 0 ? sectors.length : 1);
+
+/** How far, in degrees, a hue lies outside the nearest sector of an arrangement turned by some degrees; 0 inside. */
+export function outside({ sectors }: Arrangement, turn: number, hue: number): number {
+  let least = 180;
+  for (const { centre, reach } of sectors) {
+    const apart = Math.abs(((hue - centre - turn + 900) % 360) - 180) - reach;
+    if (apart < least) least = apart;
+  }
+  return least > 0 ? least : 0;
+}
+
+/** The arrangement and its turn that a set of colours stands nearest to. Distances count by chroma, as in the source. */
+export function arrangementOf(stands: readonly Stand[]): { arrangement: Arrangement; turn: number; part: number } {
+  const lively = stands.filter(({ chroma }) => isLively(chroma));
+  const weight = lively.reduce((sum, { chroma }) => sum + chroma, 0);
+  let best = { arrangement: ARRANGEMENTS[0]!, turn: 0, part: lively.length === 0 ? 100 : -1 };
+  for (const arrangement of ARRANGEMENTS) {
+    if (lively.length < needs(arrangement)) continue;
+    for (let turn = 0; turn < arrangement.period; turn += 2) {
+      let sum = 0;
+      for (const { chroma, hue } of lively) sum += chroma * outside(arrangement, turn, hue);
+      const part = huesPart(sum, weight, arrangement);
+      if (part > best.part) best = { arrangement, turn, part };
+    }
+  }
+  return best;
+}
+
+/**
+ * 100 × (1 − F / chance), not below 0; F is the mean of the distances from the sectors, weighted by chroma.
+ * @param sum of those distances, in degrees, each times its chroma @param weight sum of the chromas
+ */
+export function huesPart(sum: number, weight: number, { chance }: Arrangement): number {
+  return weight === 0 ? 100 : 100 * Math.max(0, 1 - sum / weight / chance);
+}
+
+// Lightness
+
+/** Deviation (OKLCH lightness) at which nothing is left of the part. */
+const LIGHTNESS_SCALE = 0.12;
+
+/**
+ * 100 × (1 − d / 0.12), not below 0; d is the root mean square of what separates the lightnesses, by rank, from even steps
+ * between the least and the greatest. @param sorted ascending
+ */
+export function lightnessPart(sorted: ArrayLike<number>): number {
+  const last = sorted.length - 1;
+  if (last < 2) return 100;
+  const least = sorted[0]!;
+  const step = (sorted[last]! - least) / last;
+  let sum = 0;
+  for (let at = 1; at < last; at++) {
+    const away = sorted[at]! - least - step * at;
+    sum += away * away;
+  }
+  return 100 * Math.max(0, 1 - Math.sqrt(sum / (last + 1)) / LIGHTNESS_SCALE);
+}
+
+// Chroma
+
+const CHROMA_SCALE = 0.1;
+/** Chroma (OKLCH) beyond which large areas tire the eye; the aim is the palette's own middle, but not above this. */
+const BEARABLE = 0.17;
+
+/**
+ * 100 × (1 − d / 0.1), not below 0; d is the root mean square of the distances of the chromas from their median, or from
+ * 0.17 when the median is above. Neutrals do not count. @param sorted those of the others, ascending
+ */
+export function chromaPart(sorted: ArrayLike<number>): number {
+  const count = sorted.length;
+  if (count === 0) return 100;
+  const median = (sorted[(count - 1) >> 1]! + sorted[count >> 1]!) / 2;
+  const aim = Math.min(median, BEARABLE);
+  let sum = 0;
+  for (let at = 0; at < count; at++) {
+    const away = sorted[at]! - aim;
+    sum += away * away;
+  }
+  return 100 * Math.max(0, 1 - Math.sqrt(sum / count) / CHROMA_SCALE);
+}
+
+// Separation
+
+/** ΔE2000 from which on two colours are apart enough for any use. */
+export const APART = 12;
+
+/** 100 × the mean of d / 12; d is ΔE2000 of each colour to its nearest other, at most 12. @param sum of the d */
+export function separationPart(sum: number, count: number): number {
+  return (100 * sum) / count / APART;
+}
+
+function nearestOf(one: Stand, all: readonly Stand[]): number {
+  let least = APART;
+  for (const other of all) {
+    if (other !== one) least = Math.min(least, ciede2000(one.lab, other.lab));
+  }
+  return least;
+}
