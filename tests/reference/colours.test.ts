@@ -1,5 +1,7 @@
-import { deltaE2000, deltaEOk } from '@/core/colour/difference';
-import { notations } from '@/core/colour/notations';
+import { deltaE2000, deltaE76, deltaEOk } from '@/core/colour/difference';
+import { bytesToOklch, hexToOklch, oklchToBytes, oklchToHex } from '@/core/colour/eight-bit';
+import { labOf } from '@/core/colour/lab';
+import { cmyk, notations } from '@/core/colour/notations';
 import { readColour } from '@/core/colour/read';
 // eslint-disable-next-line @typescript-eslint/ban-ts-comment -- the list ships without types
 // @ts-ignore
@@ -94,17 +96,22 @@ test('conversions agree with an independent library (colorjs.io)', () => {
       const inside = other.inGamut('srgb', { epsilon: 1e-6 });
       expect(own.clipped > 0).toBe(!inside);
       const expected = (inside ? other : other.toGamut({ space: 'srgb', method: 'css' })).to('srgb').coords;
-      own.rgb.forEach((channel, at) => expect(Math.abs(channel - expected[at]!)).toBeLessThan(1e-6));
+      own.rgb.forEach((channel, at) => expect(Math.abs(channel - expected[at]!)).toBeLessThan(1e-12));
     }),
     { numRuns: 300 },
   );
 });
+
+const numbersIn = (text: string) => text.match(/[\d.]+/g)!.map(Number) as [number, number, number];
 
 test('every notation of an 8-bit colour reads back as that colour', () => {
   fc.assert(
     fc.property(hex, (value) => {
       for (const { id, text } of notations(readColour(value)!)) {
         if (id === 'integer') expect(Number(text)).toBe(parseInt(value.slice(1), 16));
+        else if (id === 'hsv')
+          expect(new Color('hsv', numbersIn(text)).to('srgb').toString({ format: 'hex', collapse: false })).toBe(value);
+        else if (id === 'cmyk') expect(numbersIn(text).every((share) => share >= 0 && share <= 100)).toBe(true);
         else expect([id, readColour(text)?.hex]).toEqual([id, value]);
       }
     }),
@@ -112,7 +119,39 @@ test('every notation of an 8-bit colour reads back as that colour', () => {
   );
 });
 
-test('greys have neither chroma nor hue', () => {
+test('the short ways between 8 bits and OKLCH give what the long one gives (colorjs.io), and come back', () => {
+  fc.assert(
+    fc.property(
+      fc.uint8Array({ minLength: 3, maxLength: 30 }).map((list) => list.slice(0, list.length - (list.length % 3))),
+      (bytes) => {
+        const oklch = new Float64Array(bytes.length);
+        bytesToOklch(bytes, oklch);
+        const back = new Uint8Array(bytes.length);
+        oklchToBytes(oklch, back);
+        expect(back).toEqual(bytes);
+        const value = '#' + [...bytes.slice(0, 3)].map((one) => one.toString(16).padStart(2, '0')).join('');
+        const [l, c, h] = hexToOklch(value);
+        expect(oklchToHex(l, c, h)).toBe(value);
+        expect([...oklch.slice(0, 3)]).toEqual([l, c, h]);
+        const other = new Color(value).to('oklch').coords as [number, number, number];
+        expect(Math.abs(l - other[0])).toBeLessThan(1e-12);
+        if (c > 0) expect(Math.abs(c - other[1])).toBeLessThan(1e-12);
+        if (c > 0) expect(Math.abs(((h - other[2] + 540) % 360) - 180)).toBeLessThan(1e-8);
+      },
+    ),
+  );
+});
+
+test('CMYK by subtraction: the corners of the cube and a dark orange, by hand', () => {
+  expect(cmyk([0, 0, 0])).toEqual([0, 0, 0, 1]);
+  expect(cmyk([1, 1, 1])).toEqual([0, 0, 0, 0]);
+  expect(cmyk([0.5, 0.25, 0])).toEqual([0, 0.5, 1, 0.5]);
+});
+
+test('greys have neither chroma nor hue, and a component that is none counts as 0', () => {
+  expect(readColour('oklch(0.5 none none)')!.oklch).toEqual([0.5, 0, 0]);
+  expect(readColour('oklab(none 0.1 none)')!.oklch).toEqual([0, 0.1, 0]);
+  expect(readColour('hsl(none 100% 50%)')!.hex).toBe('#ff0000');
   for (let value = 0; value < 256; value++) {
     const [, c, h] = readColour(`rgb(${value} ${value} ${value})`)!.oklch;
     expect([c, h]).toEqual([0, 0]);
@@ -125,6 +164,12 @@ test('differences: equal is 0, and OKLab agrees with an independent library (col
       expect(deltaE2000(one, one)).toBe(0);
       expect(deltaEOk(one, two)).toBeCloseTo(new Color(one).deltaE(two, 'OK'), 4);
       expect(deltaE2000(one, two)).toBeCloseTo(deltaE2000(two, one), 6);
+      // Its own ΔE of 1976 is under D50; on equal Lab the two are the same sum.
+      const [lab, other] = [labOf(one), labOf(two)];
+      expect(deltaE76(lab, other)).toBeCloseTo(
+        new Color('lab-d65', [...lab]).distance(new Color('lab-d65', [...other]), 'lab-d65'),
+        6,
+      );
     }),
   );
 });

@@ -1,6 +1,7 @@
 import { readColour } from '../colour/read';
 import type { Step } from './commands';
 import type { Brand, Palette, Swatch } from './document';
+import { usedSwatches } from './merge-swatches';
 
 /** A colour on its way into a palette. */
 export interface Incoming {
@@ -32,9 +33,7 @@ export interface Replacement {
  * are left over go, unless they are locked or a token uses them; a locked swatch keeps its colour.
  */
 export function replacePalette(brand: Brand, palette: Palette, incoming: readonly Incoming[], newId: () => string): Replacement {
-  const used = new Set(
-    brand.tokens.flatMap(({ values }) => Object.values(values).flatMap((value) => ('swatch' in value ? [value.swatch] : []))),
-  );
+  const used = usedSwatches(brand);
   const matches = matched(palette.swatches, incoming);
   const rows: SeamRow[] = [];
   const steps: Step[] = [];

@@ -107,5 +107,10 @@ function hue(b: number, a: number): number {
   return angle < 0 ? angle + TURN : angle;
 }
 
+/** ΔE of 1976: the straight distance in Lab. CIE 15:2018. */
+export function deltaE76(one: LabD65, two: LabD65): number {
+  return Math.hypot(one[0] - two[0], one[1] - two[1], one[2] - two[2]);
+}
+
 /** ΔE-OK: the straight distance in OKLab, 0..about 1. CSS Color 4, section 13. */
 export const deltaEOk: (one: string | Color, two: string | Color) => number = differenceEuclidean('oklab');

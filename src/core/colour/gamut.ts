@@ -75,7 +75,8 @@ export function showOklch(l: number, c: number, h: number): Shown {
         low = chroma;
       } else high = chroma;
     }
-    if (high - low <= EPSILON) break;
+    // Put so that it ends for what is no number, too.
+    if (!(high - low > EPSILON)) break;
   }
   return { rgb: [unit(encode(r)), unit(encode(g)), unit(encode(b))], clipped: Math.sqrt(clipped) };
 }

@@ -1,4 +1,5 @@
 import { converter } from 'culori';
+import type { Srgb } from './oklab';
 import { byte, type ReadColour } from './read';
 
 /** One way of writing a colour, named as the trade names it. */
@@ -10,19 +11,26 @@ export interface Notation {
 
 const toHsl = converter('hsl');
 const toHwb = converter('hwb');
+const toHsv = converter('hsv');
 const toLab = converter('lab');
+const toLch = converter('lch');
+const toP3 = converter('p3');
 const toLinear = converter('lrgb');
 
 /**
  * Every notation of what is shown of a colour, each with enough digits that reading it back gives the same 8-bit colour.
- * OKLCH writes the authored colour instead, which may lie outside sRGB. Angles in degrees; Lab under D50 as CSS `lab()`.
+ * OKLCH writes the authored colour instead, which may lie outside sRGB. Angles in degrees; Lab and LCH under D50 as in CSS.
+ * HSV and CMYK are no CSS; CMYK is without a profile, and the only one that does not promise the same colour.
  */
 export function notations(colour: ReadColour): Notation[] {
   const [r8, g8, b8] = colour.rgb.map(byte) as [number, number, number];
   const shown = { mode: 'rgb', r: r8 / 255, g: g8 / 255, b: b8 / 255 } as const;
   const hsl = toHsl(shown);
   const hwb = toHwb(shown);
+  const hsv = toHsv(shown);
   const lab = toLab(shown);
+  const lch = toLch(shown);
+  const p3 = toP3(shown);
   const lin = toLinear(shown);
   const a = colour.alpha < 1 ? ` / ${digits(colour.alpha, 3)}` : '';
   const alphaHex = colour.alpha < 1 ? byte(colour.alpha).toString(16).padStart(2, '0') : '';
@@ -32,11 +40,24 @@ export function notations(colour: ReadColour): Notation[] {
     { id: 'rgb', label: 'RGB', text: `rgb(${r8} ${g8} ${b8}${a})` },
     { id: 'hsl', label: 'HSL', text: `hsl(${digits(hsl.h ?? 0, 2)} ${percent(hsl.s)} ${percent(hsl.l)}${a})` },
     { id: 'hwb', label: 'HWB', text: `hwb(${digits(hwb.h ?? 0, 2)} ${percent(hwb.w)} ${percent(hwb.b)}${a})` },
+    { id: 'hsv', label: 'HSV', text: `hsv(${digits(hsv.h ?? 0, 2)} ${percent(hsv.s)} ${percent(hsv.v)}${a})` },
     { id: 'lab', label: 'Lab D50', text: `lab(${digits(lab.l, 4)} ${digits(lab.a, 4)} ${digits(lab.b, 4)}${a})` },
+    { id: 'lch', label: 'LCH D50', text: `lch(${digits(lch.l, 4)} ${digits(lch.c, 4)} ${digits(lch.h ?? 0, 3)}${a})` },
+    { id: 'p3', label: 'P3', text: `color(display-p3 ${floats([p3.r, p3.g, p3.b])}${a})` },
     { id: 'linear', label: 'Linear', text: `color(srgb-linear ${floats([lin.r, lin.g, lin.b])}${a})` },
     { id: 'float', label: 'Float', text: `color(srgb ${floats([shown.r, shown.g, shown.b])}${a})` },
     { id: 'integer', label: 'Integer', text: String((r8 << 16) | (g8 << 8) | b8) },
+    { id: 'cmyk', label: 'CMYK, uncalibrated', text: `cmyk(${cmyk([shown.r, shown.g, shown.b]).map(percent).join(' ')})` },
   ];
+}
+
+/**
+ * sRGB channels 0..1 as shares 0..1 of cyan, magenta, yellow and black, by plain subtraction (CSS Color 5's naive
+ * conversion). It knows no ink and no paper: a hint for a printer, not a promise.
+ */
+export function cmyk([r, g, b]: Srgb): [cyan: number, magenta: number, yellow: number, black: number] {
+  const k = 1 - Math.max(r, g, b);
+  return k === 1 ? [0, 0, 0, 1] : [(1 - r - k) / (1 - k), (1 - g - k) / (1 - k), (1 - b - k) / (1 - k), k];
 }
 
 /** `oklch()` with enough digits for every 8-bit colour: five for lightness and chroma, three for hue in degrees (four and two are not). */

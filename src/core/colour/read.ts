@@ -70,8 +70,9 @@ function parsed(css: string): Color | undefined {
 }
 
 function oklchOf(colour: Color): [number, number, number] {
-  const { l, c, h } = toOklch(colour) as Oklch;
-  return [l, c < GREY_CHROMA ? 0 : c, c < GREY_CHROMA || h === undefined || Number.isNaN(h) ? 0 : h];
+  // A component that is "none" is missing from the parser's answer, and counts as 0.
+  const { l = 0, c = 0, h = 0 } = toOklch(colour) as Partial<Oklch>;
+  return c < GREY_CHROMA ? [l, 0, 0] : [l, c, Number.isNaN(h) ? 0 : h];
 }
 
 function unit(value: number): number {

@@ -83,7 +83,7 @@ test('whatever notation a colour is written in, a pasted line gives it back with
   fc.assert(
     fc.property(colour, name, fc.constantFrom(': ', ' = ', '\t', ' | ', ' '), (one, label, between) => {
       for (const { id, text } of notations(one)) {
-        if (id === 'integer') continue;
+        if (id === 'integer' || id === 'cmyk') continue;
         const { swatches, skipped } = readText(`${label}${between}${text}`);
         expect([id, skipped, swatches]).toMatchObject([id, [], [{ hex: one.hex, name: label, doubts: [] }]]);
       }

@@ -1,6 +1,8 @@
 /** How many equal stretches a way is first measured in. */
 const STRETCHES = 64;
-const ROUNDS = 8;
+const ROUNDS = 60;
+/** Shares this near to those asked for are near enough: far below what 8 bits can show. */
+const NEAR = 0.002;
 
 /**
  * Places 0..1 along a way so that the distances walked between them stand in the proportions asked for.
@@ -10,29 +12,26 @@ const ROUNDS = 8;
  */
 export function evenPlaces(shares: readonly number[], distance: (from: number, to: number) => number): number[] {
   const grid = Array.from({ length: STRETCHES + 1 }, (_, at) => at / STRETCHES);
-  let places = walked(grid, grid, shares, distance);
+  const stretches = sumsOf(grid, distance);
+  if (stretches.at(-1) === 0) return [...shares];
+  let places = shares.map((share) => interpolate(stretches, grid, share * stretches.at(-1)!));
   // Straight from place to place is shorter than along the way, by more where it bends; so measure again by the places.
   for (let round = 0; round < ROUNDS; round++) {
-    const inner = places.filter((place) => place > 0 && place < 1);
-    const knots = [0, ...inner, 1];
-    const knotShares = [0, ...shares.filter((_, at) => places[at]! > 0 && places[at]! < 1), 1];
-    places = walked(knots, knotShares, shares, distance);
+    const knots = [0, ...places.filter((place) => place > 0 && place < 1), 1];
+    const sums = sumsOf(knots, distance);
+    const whole = sums.at(-1)!;
+    const reached = places.map((place) => interpolate(knots, sums, place) / whole);
+    if (reached.every((share, at) => Math.abs(share - shares[at]!) < NEAR / shares.length)) break;
+    places = shares.map((share) => interpolate(sums, knots, share * whole));
   }
   return places;
 }
 
-/** Where the shares of the distance fall, measured from knot to knot and even between two. */
-function walked(
-  knots: readonly number[],
-  known: readonly number[],
-  shares: readonly number[],
-  distance: (from: number, to: number) => number,
-): number[] {
+/** The distance walked up to each knot. */
+function sumsOf(knots: readonly number[], distance: (from: number, to: number) => number): number[] {
   const sums = [0];
   for (let at = 1; at < knots.length; at++) sums.push(sums[at - 1]! + distance(knots[at - 1]!, knots[at]!));
-  const whole = sums.at(-1)!;
-  if (whole === 0) return shares.map((share) => interpolate(known, knots, share));
-  return shares.map((share) => interpolate(sums, knots, share * whole));
+  return sums;
 }
 
 /** The value at `x` of the line through points with ascending `xs`. */

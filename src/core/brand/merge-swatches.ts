@@ -1,0 +1,27 @@
+import type { Step } from './commands';
+import type { Brand } from './document';
+
+/**
+ * The steps that take swatches out of the brand, each in favour of another: tokens that pointed at one point at the other
+ * from then on, in every theme. @param into id of what stays by id of what goes
+ */
+export function mergeSwatches(brand: Brand, into: ReadonlyMap<string, string>): Step[] {
+  if (into.size === 0) return [];
+  const relinked = brand.tokens.flatMap((token): Step[] => {
+    const set = Object.fromEntries(
+      Object.entries(token.values).flatMap(([theme, value]) => {
+        const stays = 'swatch' in value ? into.get(value.swatch) : undefined;
+        return stays ? [[theme, { swatch: stays }]] : [];
+      }),
+    );
+    return Object.keys(set).length > 0 ? [{ do: 'token.set', id: token.id, set }] : [];
+  });
+  return [...relinked, { do: 'swatch.remove', ids: [...into.keys()] }];
+}
+
+/** Ids of the swatches some token points at straight, in any theme. */
+export function usedSwatches(brand: Brand): Set<string> {
+  return new Set(
+    brand.tokens.flatMap(({ values }) => Object.values(values).flatMap((value) => ('swatch' in value ? [value.swatch] : []))),
+  );
+}

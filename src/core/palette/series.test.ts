@@ -1,0 +1,92 @@
+import fc from 'fast-check';
+import { anyColour, hexColour } from '../../../tests/arbitrary-colours';
+import { contrastRatio } from '../colour/contrast';
+import { deltaE2000 } from '../colour/difference';
+import { readColour } from '../colour/read';
+import type { Vision } from '../colour/vision';
+import { categorical, hardestPair, type Categorical } from './categorical';
+import { diverging, sequential } from './series';
+
+const lightness = (css: string) => readColour(css)!.oklch[0];
+const steps = (colours: readonly string[]) => colours.slice(1).map((css, at) => deltaE2000(colours[at]!, css));
+const spread = (values: readonly number[]) => Math.max(...values) - Math.min(...values);
+
+test('a sequential series falls strictly in lightness, by equal steps of ΔE2000, whatever its hues', () => {
+  const hues = fc.array(anyColour, { minLength: 1, maxLength: 4 });
+  fc.assert(
+    fc.property(
+      hues,
+      fc.integer({ min: 3, max: 12 }),
+      fc.constantFrom('light' as const, 'dark' as const),
+      (list, count, first) => {
+        const colours = sequential({ hues: list, count, light: 0.97, dark: 0.3, first, chroma: 1 });
+        const light = first === 'light' ? colours : [...colours].reverse();
+        expect(light).toHaveLength(count);
+        light.slice(1).forEach((css, at) => expect(lightness(css)).toBeLessThan(lightness(light[at]!)));
+        // Rounding to 8 bits moves each end by up to half a ΔE2000.
+        const apart = steps(colours);
+        expect(spread(apart)).toBeLessThan(1.2 + 0.08 * Math.max(...apart));
+      },
+    ),
+  );
+});
+
+test('a diverging series has arms of equal lightness about its middle, odd or even', () => {
+  fc.assert(
+    fc.property(hexColour, hexColour, fc.integer({ min: 3, max: 12 }), (low, high, count) => {
+      const colours = diverging({ low, high, count, middle: 0.96, end: 0.4, tint: 0 });
+      expect(colours).toHaveLength(count);
+      colours.forEach((css, at) => {
+        expect(Math.abs(lightness(css) - lightness(colours[count - 1 - at]!))).toBeLessThan(0.006);
+        if (at < count / 2 - 1) expect(lightness(css)).toBeLessThan(lightness(colours[at + 1]!) + 1e-9);
+      });
+      if (count % 2 === 1) expect(readColour(colours[(count - 1) / 2]!)!.oklch[1]).toBeLessThan(0.003);
+    }),
+  );
+  const [tinted] = diverging({ low: '#006699', high: '#a0400a', count: 3, middle: 0.96, end: 0.4, tint: 0.03 }).slice(1);
+  expect(readColour(tinted!)!.oklch[1]).toBeGreaterThan(0.015);
+});
+
+const visions: readonly Vision[] = ['protan', 'deutan', 'tritan'];
+const wish: Categorical = {
+  count: 8,
+  given: [],
+  ground: '#ffffff',
+  contrast: 3,
+  visions,
+  lightness: [0.42, 0.82],
+  liveliness: 0.5,
+};
+const least = (colours: readonly string[]) => hardestPair(colours, ['normal', ...visions])?.distance ?? Infinity;
+
+test('categories: each new colour shows on the ground, the first n are the best of the first n + 1', () => {
+  for (const ground of ['#ffffff', '#10202c', '#dfe7ea']) {
+    const { colours, closest } = categorical({ ...wish, ground });
+    expect(colours).toHaveLength(8);
+    expect(closest!.distance).toBeCloseTo(least(colours), 9);
+    for (const css of colours) expect(contrastRatio(readColour(css)!, readColour(ground)!)).toBeGreaterThanOrEqual(3);
+    for (let n = 2; n < 8; n++) {
+      const others = Array.from({ length: n + 1 }, (_, out) => least(colours.slice(0, n + 1).filter((_, at) => at !== out)));
+      expect(least(colours.slice(0, n))).toBeCloseTo(Math.max(...others), 9);
+    }
+  }
+});
+
+test('on white eight stand as far apart as a published scheme does, or farther, for everybody', () => {
+  // ColorBrewer's Dark2 (Harrower and Brewer 2003), eight classes, from memory.
+  const dark2 = ['#1b9e77', '#d95f02', '#7570b3', '#e7298a', '#66a61e', '#e6ab02', '#a6761d', '#666666'];
+  expect(categorical(wish).closest!.distance).toBeGreaterThan(1.5 * least(dark2));
+});
+
+test('a set is extended without moving a colour of it; what cannot be reached is told by the distance', () => {
+  const given = ['#196ea9', '#db5d2c', '#2c965d', '#6b46a0', '#dab33a', '#00635f', '#d375a4', '#694323'];
+  const { colours } = categorical({ ...wish, given, count: 17 });
+  expect(colours.slice(0, 8)).toEqual(given);
+  expect(new Set(colours).size).toBe(17);
+  expect(categorical({ ...wish, given, count: 5 }).colours).toEqual(given);
+  const many = categorical({ ...wish, count: 40 });
+  expect(many.colours).toHaveLength(40);
+  expect(many.closest!.distance).toBeLessThan(20);
+  // No colour at all has 21:1 on a middle grey.
+  expect(categorical({ ...wish, ground: '#777777', contrast: 21 })).toEqual({ colours: [], closest: null });
+});
