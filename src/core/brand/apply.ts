@@ -221,12 +221,20 @@ function applyStep(brand: Brand, step: Step): StepResult {
   }
 }
 
-/** Fields replaced, and the edit that puts them back provided that they still are what this edit made them. */
-function edited<T extends object, S extends Partial<T>>(entity: T, step: { set: S; was?: S | undefined }, label: string) {
+/**
+ * Fields replaced, and the edit that puts them back provided that they still are what this edit made them. Null stands
+ * for a field that is not there.
+ */
+function edited<T extends object, S extends { [K in keyof T]?: T[K] | null | undefined }>(
+  entity: T,
+  step: { set: S; was?: S | undefined },
+  label: string,
+) {
   const keys = Object.keys(step.set) as (keyof S & keyof T)[];
-  const held = Object.fromEntries(keys.map((key) => [key, entity[key]])) as unknown as S;
+  const held = Object.fromEntries(keys.map((key) => [key, entity[key] ?? null])) as unknown as S;
   mustStillBe(held, step.was, label);
-  return { next: { ...entity, ...step.set }, back: { set: held, was: step.set } };
+  const fields = Object.entries({ ...entity, ...step.set }).filter(([, value]) => value !== null);
+  return { next: Object.fromEntries(fields) as T, back: { set: held, was: step.set } };
 }
 
 function mustStillBe(held: object, was: object | undefined, label: string): void {

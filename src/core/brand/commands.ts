@@ -31,7 +31,8 @@ const SwatchAdd = z.strictObject({
 const SwatchEdit = z.strictObject({
   do: z.literal('swatch.edit'),
   id: EntityId,
-  ...edit(Swatch.omit({ id: true })),
+  // What a swatch may lack is taken away by null.
+  ...edit(Swatch.omit({ id: true }).extend({ row: Swatch.shape.row.nullable(), settled: Swatch.shape.settled.nullable() })),
 });
 const SwatchRemove = z.strictObject({ do: z.literal('swatch.remove'), ids });
 const SwatchMove = z.strictObject({ do: z.literal('swatch.move'), ids, palette: EntityId, before });

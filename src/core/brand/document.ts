@@ -46,6 +46,10 @@ export const Swatch = z.strictObject({
   value: colour,
   /** A locked swatch refuses a new value until it is unlocked. */
   locked: z.boolean(),
+  /** Label of the row it stands in. Neighbours with the same label are one row; those without follow each other freely. */
+  row: name.optional(),
+  /** Where settling started from, and the value it gave. Once the value is another, this no longer counts. */
+  settled: z.strictObject({ from: colour, to: colour }).optional(),
 });
 
 /** SHA-256 of a picture's bytes, in lower-case hex. */

@@ -1,37 +1,38 @@
-/** How many equal stretches a way is first measured in. */
-const STRETCHES = 64;
-const ROUNDS = 60;
-/** Shares this near to those asked for are near enough: far below what 8 bits can show. */
-const NEAR = 0.002;
+/** How many equal stretches a way is measured in. */
+const STRETCHES = 96;
+const ROUNDS = 40;
+/** Steps that differ from what they should be by this share are near enough: far less than 8 bits can show. */
+const NEAR = 0.003;
 
 /**
- * Places 0..1 along a way so that the distances walked between them stand in the proportions asked for.
- * @param shares of the whole distance at which the places lie, ascending, 0..1
+ * Places 0..1 along a way so that the distances from each to the next stand in the proportions asked for.
+ * @param shares of the whole distance at which the places lie, ascending, 0..1, the last one 1
  * @param distance between two places of the way, such as ΔE2000 of the colours there
  * @returns ascending places; where the whole way has no length, the shares themselves
  */
 export function evenPlaces(shares: readonly number[], distance: (from: number, to: number) => number): number[] {
   const grid = Array.from({ length: STRETCHES + 1 }, (_, at) => at / STRETCHES);
-  const stretches = sumsOf(grid, distance);
-  if (stretches.at(-1) === 0) return [...shares];
-  let places = shares.map((share) => interpolate(stretches, grid, share * stretches.at(-1)!));
-  // Straight from place to place is shorter than along the way, by more where it bends; so measure again by the places.
+  const walked = [0];
+  for (let at = 1; at <= STRETCHES; at++) walked.push(walked[at - 1]! + distance(grid[at - 1]!, grid[at]!));
+  const length = walked[STRETCHES]!;
+  if (length === 0) return [...shares];
+  const wanted = shares.map((share, at) => share - (shares[at - 1] ?? 0));
+  // Straight from place to place is shorter than along the way, by more where it bends; so a step that came out short is
+  // given more of the way, and the others less.
+  let steps = wanted.map((step) => step * length);
+  let places: number[] = [];
   for (let round = 0; round < ROUNDS; round++) {
-    const knots = [0, ...places.filter((place) => place > 0 && place < 1), 1];
-    const sums = sumsOf(knots, distance);
-    const whole = sums.at(-1)!;
-    const reached = places.map((place) => interpolate(knots, sums, place) / whole);
-    if (reached.every((share, at) => Math.abs(share - shares[at]!) < NEAR / shares.length)) break;
-    places = shares.map((share) => interpolate(sums, knots, share * whole));
+    let sum = 0;
+    places = steps.map((step) => interpolate(walked, grid, (sum += step)));
+    const reached = places.map((place, at) => distance(places[at - 1] ?? 0, place));
+    const scale = reached.reduce((total, step) => total + step, 0);
+    const off = wanted.map((step, at) => (step === 0 ? 1 : (step * scale) / (reached[at]! || Infinity)));
+    if (scale === 0 || off.every((ratio) => Math.abs(ratio - 1) < NEAR)) break;
+    const next = steps.map((step, at) => step * Math.sqrt(Math.min(4, Math.max(0.25, off[at]!))));
+    const whole = next.reduce((total, step) => total + step, 0);
+    steps = next.map((step) => (step / whole) * length);
   }
   return places;
-}
-
-/** The distance walked up to each knot. */
-function sumsOf(knots: readonly number[], distance: (from: number, to: number) => number): number[] {
-  const sums = [0];
-  for (let at = 1; at < knots.length; at++) sums.push(sums[at - 1]! + distance(knots[at - 1]!, knots[at]!));
-  return sums;
 }
 
 /** The value at `x` of the line through points with ascending `xs`. */

@@ -40,10 +40,9 @@ export function sequential({ hues, count, light, dark, first, chroma }: Sequenti
 function fall(hues: readonly string[], light: number, dark: number, chroma: number): (place: number) => Oklch {
   const passed = hues.map((css) => readColour(css)!.oklch).sort(([one], [two]) => two - one);
   const places = passed.map(([l], at) => {
-    const place = (light - l) / (light - dark);
-    // Colours beyond the ends are passed near them, still in their order.
-    const margin = (0.2 * (at + 1)) / (passed.length + 1);
-    return Math.min(0.8 + margin, Math.max(margin, place));
+    // Where its lightness is met; drawn towards its turn in the order, so that no two are passed at once nor at an end.
+    const met = Math.min(1, Math.max(0, (light - l) / (light - dark)));
+    return 0.6 * met + (0.4 * (at + 1)) / (passed.length + 1);
   });
   const lightest = passed[0]!;
   const darkest = passed.at(-1)!;
