@@ -24,7 +24,8 @@ export interface Released {
   readonly document: Brand;
 }
 
-export type Selection = { readonly swatch: string } | { readonly token: string } | null;
+/** A swatch, with others that are chosen beside it, or a token. */
+export type Selection = { readonly swatch: string; readonly also?: readonly string[] } | { readonly token: string } | null;
 
 export interface BrandState {
   readonly id: string;

@@ -1,98 +1,146 @@
 import {
   closestCenter,
   DndContext,
+  DragOverlay,
   KeyboardSensor,
   PointerSensor,
+  useDndContext,
+  useDraggable,
+  useDroppable,
   useSensor,
   useSensors,
+  type CollisionDetection,
   type DragEndEvent,
 } from '@dnd-kit/core';
 import { rectSortingStrategy, SortableContext, sortableKeyboardCoordinates, useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { memo, useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { ChevronDown, ChevronUp, GripVertical, X } from 'lucide-react';
+import {
+  memo,
+  useCallback,
+  useEffect,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type MouseEvent,
+} from 'react';
 import type { Palette, Swatch } from '@/core/brand/document';
 import { inkOn } from '@/core/colour/contrast';
 import { readColour } from '@/core/colour/read';
-import { useBrand, useLiveSwatch, useMayEdit } from '@/ui/brand-context';
-import { insertSwatch, moveSwatch } from './swatch-edits';
+import { useBrand, useBrandStore, useLiveSwatch, useMayEdit } from '@/ui/brand-context';
+import { CommitInput } from '@/ui/commit-input';
+import { ribbon } from '@/ui/ribbon';
+import { chosenIn, choice, clicked } from './chosen';
+import { cellSize, GAP, useGridView } from './grid-view';
+import { dissolveRow, moveRow, renameRow, rowsOf, type Row } from './rows';
+import { deleteSwatches, insertSwatch, moveSwatches } from './swatch-edits';
 import css from './mix.module.css';
 
-/** Patch sizes in pixels by the number of swatches: few stand large, many stand close. */
-const SIZES = [
-  { upTo: 18, width: 78, patch: 112, words: 38 },
-  { upTo: 48, width: 66, patch: 56, words: 38 },
-  { upTo: Infinity, width: 44, patch: 36, words: 0 },
-] as const;
-const GAP = 3;
 const ROW_SPACE = 6;
-const TALLEST = 360;
+const HEAD_HEIGHT = 24;
+const TALLEST = 372;
+/** Marks ids of rows among those of swatches, for what is dragged. */
+const ROW = 'row:';
 
-/** The palette's swatches in their order; rows that are out of sight are not drawn. */
-export function Grid({ palette, chosen }: { palette: Palette; chosen: string | null }) {
-  const { run, select } = useBrand((state) => ({ run: state.run, select: state.select }));
+/** One line of the grid as it is drawn: the head of a row, or some swatches side by side. */
+type Line = { readonly head: Row } | { readonly swatches: readonly Swatch[]; readonly from: number; readonly last: boolean };
+
+/** The palette's swatches in their order, row by row; lines that are out of sight are not drawn. */
+export function Grid({ palette }: { palette: Palette }) {
+  const store = useBrandStore();
+  const { run, select } = store.getState();
+  const selection = useBrand((state) => state.selection);
+  const chosen = chosenIn(palette, selection);
   const mayEdit = useMayEdit();
   const scroller = useRef<HTMLDivElement>(null);
   const width = useWidth(scroller);
-  const size = SIZES.find(({ upTo }) => palette.swatches.length <= upTo)!;
-  const columns = Math.max(1, Math.floor((width + GAP) / (size.width + GAP)));
-  const cells = palette.swatches.length + (mayEdit ? 1 : 0);
-  const rowHeight = size.patch + 6 + size.words + ROW_SPACE;
+  const view = useGridView();
+  useEffect(() => void useGridView.persist.rehydrate(), []);
+  const rows = useMemo(() => rowsOf(palette), [palette]);
+  const longest = Math.max(0, ...rows.map(({ label, swatches }) => (label === null ? 0 : swatches.length)));
+  const size = cellSize(width, palette.swatches.length, longest, view);
+  const lines = useMemo(() => linesOf(rows, size.columns, mayEdit), [rows, size.columns, mayEdit]);
+  const lineHeight = size.patch + 6 + size.words + ROW_SPACE;
   // eslint-disable-next-line react-hooks/incompatible-library -- the virtualiser keeps its own state and is never memoised
-  const rows = useVirtualizer({
-    count: Math.ceil(cells / columns),
+  const virtual = useVirtualizer({
+    count: lines.length,
     getScrollElement: () => scroller.current,
-    estimateSize: () => rowHeight,
+    estimateSize: (at) => ('head' in lines[at]! ? HEAD_HEIGHT : lineHeight),
     overscan: 3,
   });
+  // Lines keep the heights they were drawn with until told otherwise.
+  useEffect(() => virtual.measure(), [virtual, lineHeight, lines]);
   const sensors = useSensors(
     // A few pixels of movement make a drag, so that a click stays a click.
     useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
   const ids = useMemo(() => palette.swatches.map((swatch) => swatch.id), [palette.swatches]);
-  const choose = useCallback((id: string) => select({ swatch: id }), [select]);
+  const choose = useCallback(
+    (id: string, event: MouseEvent) => {
+      const mode = event.shiftKey ? 'range' : event.ctrlKey || event.metaKey ? 'toggle' : 'only';
+      select(clicked(palette, chosenIn(palette, store.getState().selection), id, mode));
+    },
+    [palette, select, store],
+  );
   const drop = ({ active, over }: DragEndEvent) => {
-    const command = over && moveSwatch(palette, String(active.id), String(over.id));
+    if (!over || active.id === over.id) return;
+    const [from, to] = [String(active.id), String(over.id)];
+    const place = (id: string) => rows.findIndex(({ label }) => ROW + label === id);
+    const command = from.startsWith(ROW)
+      ? moveRow(palette, from.slice(ROW.length), place(to) - place(from))
+      : moveSwatches(palette, chosen.all.some(({ id }) => id === from) ? chosen.all.map(({ id }) => id) : [from], from, to);
     if (command) run(command);
   };
   const add = () => {
     const { command, id } = insertSwatch(palette, null);
     if (run(command)) select({ swatch: id });
   };
-  const total = rows.getTotalSize();
+  const onKey = useGridKeys(palette, size.columns, scroller, (id) => {
+    const at = lines.findIndex((line) => 'swatches' in line && line.swatches.some((swatch) => swatch.id === id));
+    if (at >= 0) virtual.scrollToIndex(at);
+  });
+  const chosenIds = new Set(chosen.all.map(({ id }) => id));
+  const total = virtual.getTotalSize();
+  const columns = { gridTemplateColumns: `repeat(${size.columns}, minmax(0, 1fr))`, gap: GAP, '--patch': `${size.patch}px` };
   return (
-    <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop} id="mix-grid">
+    <DndContext sensors={sensors} collisionDetection={withinKind} onDragEnd={drop} id="mix-grid">
       <SortableContext items={ids} strategy={rectSortingStrategy} disabled={!mayEdit}>
-        <div ref={scroller} className={css.scroller} style={{ height: Math.min(total, TALLEST) + 12 }}>
+        <div
+          ref={scroller}
+          className={css.scroller}
+          style={{ height: Math.min(total, TALLEST) + 12 }}
+          onKeyDown={onKey}
+          role="group"
+          aria-label={`Swatches of ${palette.name}`}
+        >
           <div style={{ height: total, position: 'relative', margin: '0 -6px' }}>
-            {rows.getVirtualItems().map((row) => {
-              const start = row.index * columns;
-              const inRow = palette.swatches.slice(start, start + columns);
-              const last = mayEdit && row.index === rows.options.count - 1;
+            {virtual.getVirtualItems().map((item) => {
+              const line = lines[item.index]!;
+              const style = { top: item.start, ...('head' in line ? {} : columns) } as React.CSSProperties;
+              if ('head' in line)
+                return (
+                  <div key={item.key} className={css.head} style={style}>
+                    <RowHead palette={palette} row={line.head} rows={rows} mayEdit={mayEdit} />
+                  </div>
+                );
               return (
-                <div
-                  key={row.key}
-                  className={css.row}
-                  style={
-                    {
-                      top: row.start,
-                      gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`,
-                      '--patch': `${size.patch}px`,
-                    } as React.CSSProperties
-                  }
-                >
-                  {inRow.map((swatch, at) => (
+                <div key={item.key} className={css.row} style={style}>
+                  {line.swatches.map((swatch, at) => (
                     <SwatchCell
                       key={swatch.id}
                       swatch={swatch}
-                      place={start + at + 1}
+                      place={line.from + at + 1}
                       words={size.words > 0}
-                      chosen={swatch.id === chosen}
+                      lead={swatch.id === chosen.lead?.id || (!chosen.lead && line.from + at === 0)}
+                      chosen={chosenIds.has(swatch.id)}
                       onChoose={choose}
                     />
                   ))}
-                  {last && (
+                  {line.last && (
                     <button className={`${css.cell} ${css.add}`} onClick={add} aria-label="Add a swatch">
                       <span className={css.patch}>+</span>
                     </button>
@@ -103,7 +151,166 @@ export function Grid({ palette, chosen }: { palette: Palette; chosen: string | n
           </div>
         </div>
       </SortableContext>
+      <DraggedRow rows={rows} />
     </DndContext>
+  );
+}
+
+function linesOf(rows: readonly Row[], columns: number, mayEdit: boolean): Line[] {
+  const lines: Line[] = [];
+  let from = 0;
+  rows.forEach((row, at) => {
+    if (row.label !== null) lines.push({ head: row });
+    const room = row.swatches.length + (mayEdit && at === rows.length - 1 ? 1 : 0);
+    for (let start = 0; start < room; start += columns) {
+      lines.push({
+        swatches: row.swatches.slice(start, start + columns),
+        from: from + start,
+        last: room > row.swatches.length && start + columns >= room,
+      });
+    }
+    from += row.swatches.length;
+  });
+  if (rows.length === 0 && mayEdit) lines.push({ swatches: [], from: 0, last: true });
+  return lines;
+}
+
+/** A row can be dropped on rows only, a swatch on swatches only. */
+const withinKind: CollisionDetection = (given) => {
+  const isRow = String(given.active.id).startsWith(ROW);
+  const droppableContainers = given.droppableContainers.filter(({ id }) => String(id).startsWith(ROW) === isRow);
+  return closestCenter({ ...given, droppableContainers });
+};
+
+/** Arrow keys go from swatch to swatch, with Shift take them along, with Alt carry the chosen ones. */
+function useGridKeys(
+  palette: Palette,
+  columns: number,
+  scroller: React.RefObject<HTMLDivElement | null>,
+  reveal: (id: string) => void,
+) {
+  const store = useBrandStore();
+  const mayEdit = useMayEdit();
+  return (event: KeyboardEvent) => {
+    // While something is carried with keys, they are not ours.
+    if (document.querySelector('[data-dragging]') || !(event.target as HTMLElement).matches('[data-swatch]')) return;
+    const { selection, select, run } = store.getState();
+    const { swatches } = palette;
+    const from = swatches.findIndex(({ id }) => id === (event.target as HTMLElement).dataset.swatch);
+    const by = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: columns, ArrowUp: -columns }[event.key];
+    const { all, lead } = chosenIn(palette, selection);
+    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'a') {
+      select(
+        choice(
+          lead?.id ?? swatches[from]!.id,
+          swatches.map(({ id }) => id),
+        ),
+      );
+    } else if (event.key === 'Escape' && lead) select({ swatch: lead.id });
+    else if (by !== undefined) {
+      const to = swatches[from + by];
+      if (!to) return event.preventDefault();
+      if (event.altKey) {
+        const moving = all.length > 0 ? all.map(({ id }) => id) : [swatches[from]!.id];
+        const edge =
+          by > 0 ? swatches.findLastIndex(({ id }) => moving.includes(id)) : swatches.findIndex(({ id }) => moving.includes(id));
+        const command =
+          mayEdit && swatches[edge + by] && moveSwatches(palette, moving, swatches[edge]!.id, swatches[edge + by]!.id);
+        if (command) run(command);
+      } else {
+        select(event.shiftKey ? choice(to.id, [...all.map(({ id }) => id), to.id]) : { swatch: to.id });
+        reveal(to.id);
+        // The cell may be drawn only now that it is in sight.
+        requestAnimationFrame(() => scroller.current?.querySelector<HTMLElement>(`[data-swatch="${to.id}"]`)?.focus());
+      }
+    } else return;
+    event.preventDefault();
+  };
+}
+
+interface RowHeadProps {
+  palette: Palette;
+  row: Row;
+  rows: readonly Row[];
+  mayEdit: boolean;
+}
+
+/** A row's label, the handle it is dragged by, and what the keyboard does instead. */
+function RowHead({ palette, row, rows, mayEdit }: RowHeadProps) {
+  const store = useBrandStore();
+  const { run, select } = store.getState();
+  const label = row.label!;
+  const { attributes, listeners, setNodeRef, isDragging } = useDraggable({ id: ROW + label, disabled: !mayEdit });
+  const { setNodeRef: setTarget, isOver } = useDroppable({ id: ROW + label });
+  const at = rows.indexOf(row);
+  const move = (by: number) => {
+    const command = moveRow(palette, label, by);
+    if (command) run(command);
+  };
+  return (
+    <div ref={setTarget} className={css.rowHead} data-over={isOver || undefined} data-row={label}>
+      <button
+        ref={setNodeRef}
+        {...attributes}
+        {...listeners}
+        className={css.handle}
+        data-dragging={isDragging || undefined}
+        aria-label={`Row ${label}: drag, or Alt and the arrows up and down, to move it`}
+        disabled={!mayEdit}
+        onClick={() =>
+          select(
+            choice(
+              row.swatches[0]!.id,
+              row.swatches.map(({ id }) => id),
+            ),
+          )
+        }
+        onKeyDown={(event) => {
+          const by = { ArrowUp: -1, ArrowDown: 1 }[event.key];
+          if (by === undefined || !event.altKey) return;
+          event.preventDefault();
+          move(by);
+        }}
+      >
+        <GripVertical size={14} />
+      </button>
+      <CommitInput
+        look="plain"
+        label={`Label of row ${label}`}
+        value={label}
+        disabled={!mayEdit}
+        onCommit={(text) => run(renameRow(palette, row, text))}
+      />
+      <span>{row.swatches.length}</span>
+      {mayEdit && (
+        <div>
+          <button aria-label={`Move row ${label} up`} disabled={at === 0} onClick={() => move(-1)}>
+            <ChevronUp size={14} />
+          </button>
+          <button aria-label={`Move row ${label} down`} disabled={at === rows.length - 1} onClick={() => move(1)}>
+            <ChevronDown size={14} />
+          </button>
+          <button onClick={() => run(dissolveRow(row))}>Dissolve</button>
+          <button
+            aria-label={`Delete row ${label}`}
+            onClick={() => run(deleteSwatches(store.getState().replica.brand, row.swatches))}
+          >
+            <X size={14} />
+          </button>
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** What follows the pointer while a row is dragged: its ribbon. */
+function DraggedRow({ rows }: { rows: readonly Row[] }) {
+  const { active } = useDndContext();
+  const row = rows.find(({ label }) => ROW + label === active?.id);
+  return (
+    <DragOverlay dropAnimation={null}>
+      {row && <i className={css.draggedRow} style={{ background: ribbon(row.swatches.map(({ value }) => value)) }} />}
+    </DragOverlay>
   );
 }
 
@@ -111,11 +318,13 @@ interface SwatchCellProps {
   swatch: Swatch;
   place: number;
   words: boolean;
+  /** Where the Tab key comes in. */
+  lead: boolean;
   chosen: boolean;
-  onChoose: (id: string) => void;
+  onChoose: (id: string, event: MouseEvent) => void;
 }
 
-const SwatchCell = memo(function SwatchCell({ swatch, place, words, chosen, onChoose }: SwatchCellProps) {
+const SwatchCell = memo(function SwatchCell({ swatch, place, words, lead, chosen, onChoose }: SwatchCellProps) {
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: swatch.id });
   const live = useLiveSwatch(swatch);
   const colour = readColour(live.value)!;
@@ -125,13 +334,14 @@ const SwatchCell = memo(function SwatchCell({ swatch, place, words, chosen, onCh
       className={css.cell}
       {...attributes}
       {...listeners}
+      tabIndex={lead ? 0 : -1}
       aria-pressed={chosen}
       aria-label={`${swatch.name}, ${colour.hex}${swatch.locked ? ', locked' : ''}`}
       title={words ? undefined : `${swatch.name} ${colour.hex}`}
       data-dragging={isDragging || undefined}
       data-swatch={swatch.id}
       style={{ transform: CSS.Translate.toString(transform), transition }}
-      onClick={() => onChoose(swatch.id)}
+      onClick={(event) => onChoose(swatch.id, event)}
     >
       <span className={css.patch} style={{ display: 'block', background: colour.hex, color: inkOn(colour) }}>
         {words && <code className={css.place}>{place}</code>}

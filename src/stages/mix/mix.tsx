@@ -13,7 +13,8 @@ import { StageTitle } from '@/ui/stage-title';
 import { Grid } from './grid';
 import { SwatchActions } from './swatch-actions';
 import { PaletteSource } from './palette-source';
-import { Tune } from './tune';
+import { useChosen } from './chosen';
+import { Toolbox } from './tools/toolbox';
 import css from './mix.module.css';
 
 /** Beyond this many swatches the plots would be a smear. */
@@ -39,10 +40,10 @@ export function Mix() {
 }
 
 function MixPalette({ palette }: { palette: Palette }) {
-  const { selection, run } = useBrand((state) => ({ selection: state.selection, run: state.run }));
+  const run = useBrand((state) => state.run);
   const mayEdit = useMayEdit();
-  const chosen =
-    selection && 'swatch' in selection ? palette.swatches.find((swatch) => swatch.id === selection.swatch) : undefined;
+  const chosen = useChosen(palette);
+  const lead = chosen.lead?.id ?? null;
   const count = palette.swatches.length;
   const edit = (label: string, set: Partial<Pick<Palette, 'name' | 'kind'>>) =>
     run({ label, steps: [{ do: 'palette.edit', id: palette.id, set }] });
@@ -85,19 +86,19 @@ function MixPalette({ palette }: { palette: Palette }) {
         </Button>
       </StageTitle>
       <SwatchActions palette={palette} chosen={chosen} />
-      <Grid palette={palette} chosen={chosen?.id ?? null} />
+      <Grid palette={palette} />
+      <Toolbox palette={palette} chosen={chosen} />
       {count > 0 && (
         <div className={css.lower}>
-          {chosen ? <Tune key={chosen.id} swatch={chosen} /> : <p className={css.note}>No swatch is chosen.</p>}
           {count <= PLOTTED ? (
             <div className={css.plots}>
               <figure>
                 <figcaption>Lightness, as it prints in grey</figcaption>
-                <LightnessPlot swatches={palette.swatches} selected={chosen?.id ?? null} />
+                <LightnessPlot swatches={palette.swatches} selected={lead} />
               </figure>
               <figure>
                 <figcaption>Hue and chroma</figcaption>
-                <HueChromaPlot swatches={palette.swatches} selected={chosen?.id ?? null} />
+                <HueChromaPlot swatches={palette.swatches} selected={lead} />
               </figure>
               {count > 1 && (
                 <figure>

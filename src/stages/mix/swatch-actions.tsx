@@ -2,77 +2,130 @@ import { Button } from '@chakra-ui/react';
 import { useEffect } from 'react';
 import type { Palette, Swatch } from '@/core/brand/document';
 import { tokensUsing } from '@/core/brand/resolve';
+import { adjust, BRIGHTNESS_STEP, NO_ADJUSTMENT } from '@/core/palette/adjust';
 import { useBrandStore, useMayEdit } from '@/ui/brand-context';
 import { isTyping } from '@/ui/typing';
 import { tell } from '@/ui/notices';
-import { deleteSwatch, duplicateSwatch, editSwatch, insertSwatch } from './swatch-edits';
+import { choice, type Chosen } from './chosen';
+import { useGridView, ZOOM } from './grid-view';
+import { makeRow } from './rows';
+import { deleteSwatches, duplicateSwatches, insertSwatch, namesOf, recolour } from './swatch-edits';
 import css from './mix.module.css';
 
-/** What can be done with the chosen swatch, each with its key. */
-export function SwatchActions({ palette, chosen }: { palette: Palette; chosen: Swatch | undefined }) {
+interface Act {
+  readonly label: string;
+  readonly key: string;
+  readonly needs: 'nothing' | 'one';
+  /** Known by its key alone; the line has no room for every one. */
+  readonly quiet?: boolean;
+  readonly run: () => void;
+}
+
+/** What can be done with the chosen swatches, each with its key, and how large the patches are. */
+export function SwatchActions({ palette, chosen }: { palette: Palette; chosen: Chosen }) {
   const acts = useSwatchActs(palette, chosen);
   const mayEdit = useMayEdit();
+  const { zoom, names } = useGridView();
+  const count = chosen.all.length;
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
       const act = acts.find(({ key }) => key.toLowerCase() === event.key.toLowerCase());
-      if (!act) return;
+      if (!act || !mayEdit || (act.needs === 'one' && count === 0)) return;
       event.preventDefault();
       act.run();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [acts]);
+  }, [acts, mayEdit, count]);
   return (
     <div className={css.actions} role="toolbar" aria-label="Swatch">
-      {acts.map(({ label, key, run, needsSwatch }) => (
-        <Button key={label} size="2xs" variant="ghost" disabled={!mayEdit || (needsSwatch && !chosen)} onClick={run}>
-          {label} <kbd>{key}</kbd>
-        </Button>
-      ))}
-      {!chosen && palette.swatches.length > 0 && <p>Choose a swatch to tune it; drag to reorder.</p>}
+      {acts.map(
+        ({ label, key, run, needs, quiet }) =>
+          !quiet && (
+            <Button key={label} size="2xs" variant="ghost" disabled={!mayEdit || (needs === 'one' && count === 0)} onClick={run}>
+              {label} <kbd>{key}</kbd>
+            </Button>
+          ),
+      )}
+      {count > 1 && <b>{count} chosen</b>}
+      <label className={css.zoom}>
+        Size
+        <input
+          type="range"
+          aria-label="Size of the patches"
+          min={ZOOM.least}
+          max={ZOOM.most}
+          value={zoom ?? 66}
+          onChange={(event) => useGridView.setState({ zoom: event.target.valueAsNumber })}
+          onDoubleClick={() => useGridView.setState({ zoom: null })}
+        />
+      </label>
+      <button className={css.toggle} aria-pressed={names} onClick={() => useGridView.setState({ names: !names })}>
+        Names
+      </button>
     </div>
   );
 }
 
-function useSwatchActs(palette: Palette, chosen: Swatch | undefined) {
+function useSwatchActs(palette: Palette, { lead, all }: Chosen): Act[] {
   const store = useBrandStore();
   const { run, select } = store.getState();
   const create = ({ command, id }: ReturnType<typeof insertSwatch>) => {
     if (run(command)) select({ swatch: id });
   };
-  const withChosen = (act: (swatch: Swatch) => void) => () => chosen && act(chosen);
+  const locking = !all.every(({ locked }) => locked);
+  const brighten = (by: number) => {
+    const swatches = all.length > 0 ? all : palette.swatches;
+    const values = adjust(
+      swatches.map(({ value }) => value),
+      { ...NO_ADJUSTMENT, lightness: by },
+    );
+    const label = `${by > 0 ? 'Brighten' : 'Dim'} ${all.length > 0 ? namesOf(all) : palette.name}`;
+    const command = recolour(
+      swatches.map((swatch, at) => ({ swatch, value: values[at]! })),
+      label,
+    );
+    if (command) run(command);
+  };
   return [
-    { label: 'Add', key: 'A', needsSwatch: false, run: () => create(insertSwatch(palette, null)) },
+    { label: 'Add', key: 'A', needs: 'nothing', run: () => create(insertSwatch(palette, null)) },
+    { label: 'Insert before', key: 'I', needs: 'one', run: () => lead && create(insertSwatch(palette, lead.id)) },
     {
-      label: 'Insert before',
-      key: 'I',
-      needsSwatch: true,
-      run: withChosen((swatch) => create(insertSwatch(palette, swatch.id))),
+      label: 'Duplicate',
+      key: 'D',
+      needs: 'one',
+      run: () => {
+        const { command, ids } = duplicateSwatches(palette, all);
+        if (run(command)) select(choice(ids[0]!, ids));
+      },
     },
-    { label: 'Duplicate', key: 'D', needsSwatch: true, run: withChosen((swatch) => create(duplicateSwatch(palette, swatch))) },
     {
-      label: chosen?.locked ? 'Unlock' : 'Lock',
+      label: locking ? 'Lock' : 'Unlock',
       key: 'L',
-      needsSwatch: true,
-      run: withChosen((swatch) => {
-        run(editSwatch(swatch, `${swatch.locked ? 'Unlock' : 'Lock'} ${swatch.name}`, { locked: !swatch.locked }));
-      }),
+      needs: 'one',
+      run: () => {
+        const steps = all
+          .filter(({ locked }) => locked !== locking)
+          .map(({ id }) => ({ do: 'swatch.edit' as const, id, set: { locked: locking } }));
+        run({ label: `${locking ? 'Lock' : 'Unlock'} ${namesOf(all)}`, steps });
+      },
     },
-    {
-      label: 'Delete',
-      key: 'Delete',
-      needsSwatch: true,
-      run: withChosen((swatch) => {
-        const { brand } = store.getState();
-        const users = tokensUsing(brand.tokens, { swatch: swatch.id }).length;
-        const at = palette.swatches.indexOf(swatch);
-        const next = palette.swatches[at + 1] ?? palette.swatches[at - 1];
-        if (!run(deleteSwatch(brand, swatch))) return;
-        select(next ? { swatch: next.id } : null);
-        if (users > 0)
-          tell(`Tokens that came to ${swatch.name}: ${users}. They keep its colour as their own; undo brings the link back.`);
-      }),
-    },
+    { label: 'Row', key: 'W', needs: 'one', run: () => void run(makeRow(palette, all)) },
+    { label: 'Delete', key: 'Delete', needs: 'one', run: () => deleteChosen(palette, all, store) },
+    { label: 'Brighter', key: '+', needs: 'nothing', quiet: true, run: () => brighten(BRIGHTNESS_STEP) },
+    { label: 'Dimmer', key: '-', needs: 'nothing', quiet: true, run: () => brighten(-BRIGHTNESS_STEP) },
   ];
+}
+
+/** Deletes what is chosen, goes on to the next, and says what becomes of tokens that used it. */
+function deleteChosen(palette: Palette, chosen: readonly Swatch[], store: ReturnType<typeof useBrandStore>): void {
+  const { brand, run, select } = store.getState();
+  const users = new Set(chosen.flatMap(({ id }) => tokensUsing(brand.tokens, { swatch: id })));
+  const at = palette.swatches.indexOf(chosen.at(-1)!);
+  const next = palette.swatches[at + 1] ?? palette.swatches.findLast((swatch) => !chosen.includes(swatch));
+  if (!run(deleteSwatches(brand, chosen))) return;
+  select(next ? { swatch: next.id } : null);
+  if (users.size > 0)
+    tell(`Tokens that came to ${namesOf(chosen)}: ${users.size}. They keep its colour as their own; undo brings the link back.`);
 }

@@ -3,7 +3,7 @@ import { apply } from '@/core/brand/apply';
 import type { Command } from '@/core/brand/commands';
 import { Brand, serialiseBrand } from '@/core/brand/document';
 import { resolveTheme } from '@/core/brand/resolve';
-import { deleteSwatch, duplicateSwatch, insertSwatch, moveSwatch } from './swatch-edits';
+import { deleteSwatches, duplicateSwatches, insertSwatch, moveSwatches } from './swatch-edits';
 
 const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));
 const [core] = demo.palettes as [Brand['palettes'][number]];
@@ -20,15 +20,15 @@ test.each([
   ['Mist', 'Harbour', 'Mist Harbour Shoal Foam Keel Lamp Buoy Rope'],
   ['Keel', 'Shoal', 'Harbour Keel Shoal Foam Lamp Buoy Rope Mist'],
 ])('%s dragged onto %s takes its place', (from, over, expected) => {
-  expect(names(moveSwatch(core, id(from), id(over))).join(' ')).toBe(expected);
+  expect(names(moveSwatches(core, [id(from)], id(from), id(over))).join(' ')).toBe(expected);
 });
 
 test('dropped where it was, nothing happens', () => {
-  expect(moveSwatch(core, id('Keel'), id('Keel'))).toBeNull();
-  expect(moveSwatch(core, id('Keel'), 'elsewhere')).toBeNull();
+  expect(moveSwatches(core, [id('Keel')], id('Keel'), id('Keel'))).toBeNull();
+  expect(moveSwatches(core, [id('Keel')], id('Keel'), 'elsewhere')).toBeNull();
 });
 
-test('a swatch put between two is their mean, and named by its hex', () => {
+test('a swatch put between two is their mean, and has a plain name', () => {
   const { command, id: made } = insertSwatch(core, id('Keel'));
   expect(names(command)).toEqual(['Harbour', 'Shoal', 'Foam', '#7a8b90', 'Keel', 'Lamp', 'Buoy', 'Rope', 'Mist']);
   expect(command.steps[0]).toMatchObject({ swatches: [{ id: made, value: '#7a8b90' }] });
@@ -38,14 +38,14 @@ test('a swatch put between two is their mean, and named by its hex', () => {
 });
 
 test('a copy stands behind its original, unlocked', () => {
-  const { command } = duplicateSwatch(core, core.swatches[0]!);
+  const { command } = duplicateSwatches(core, [core.swatches[0]!]);
   expect(names(command).slice(0, 3)).toEqual(['Harbour', 'Harbour copy', 'Shoal']);
   expect(command.steps[0]).toMatchObject({ swatches: [{ value: '#006871', locked: false }] });
 });
 
 test('a deleted swatch leaves its colour with the tokens that had it, and one undo brings back the link', () => {
   const swatch = core.swatches.find(({ name }) => name === 'Foam')!;
-  const result = apply(demo, deleteSwatch(demo, swatch));
+  const result = apply(demo, deleteSwatches(demo, [swatch]));
   if (!result.ok) throw new Error(result.refusal);
   for (const theme of demo.themes) {
     const colours = (brand: Brand) => [...resolveTheme(brand, theme.id).values()].map(({ colour }) => colour!.hex);

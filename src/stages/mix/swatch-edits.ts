@@ -1,6 +1,7 @@
-import type { Command } from '@/core/brand/commands';
-import type { Brand, Palette, Swatch } from '@/core/brand/document';
+import type { Command, Step } from '@/core/brand/commands';
+import { LIMITS, type Brand, type Palette, type Swatch } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
+import { plainName } from '@/core/colour/plain-name';
 import { readColour } from '@/core/colour/read';
 
 /** A middle grey in the palette's run of lightness: somewhere to start from. */
@@ -11,7 +12,9 @@ export function insertSwatch(palette: Palette, before: string | null): { command
   const at = before === null ? palette.swatches.length : palette.swatches.findIndex((swatch) => swatch.id === before);
   const [left, right] = [palette.swatches[at - 1], palette.swatches[at]];
   const value = left && right ? between(left, right) : ((left ?? right)?.value ?? FIRST_COLOUR);
-  const swatch: Swatch = { id: newId(), name: readColour(value)!.hex, value, locked: false };
+  const row = (right ?? left)?.row;
+  const name = sentence(plainName(readColour(value)!));
+  const swatch: Swatch = { id: newId(), name, value, locked: false, ...(row !== undefined && { row }) };
   return {
     id: swatch.id,
     command: {
@@ -27,47 +30,87 @@ function between(left: Swatch, right: Swatch): string {
   return readColour(`rgb(${mean.map((channel) => Math.round(channel * 255)).join(' ')})`)!.hex;
 }
 
-export function duplicateSwatch(palette: Palette, swatch: Swatch): { command: Command; id: string } {
-  const next = palette.swatches[palette.swatches.indexOf(swatch) + 1];
-  const copy: Swatch = { ...swatch, id: newId(), name: `${swatch.name} copy`.slice(0, 120), locked: false };
+function sentence(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
+
+/** The chosen swatches once more, after the last of them. */
+export function duplicateSwatches(palette: Palette, chosen: readonly Swatch[]): { command: Command; ids: string[] } {
+  const next = palette.swatches[palette.swatches.indexOf(chosen.at(-1)!) + 1];
+  const copies = chosen.map(({ name, value, row }): Swatch => {
+    return { id: newId(), name: `${name} copy`.slice(0, LIMITS.name), value, locked: false, ...(row !== undefined && { row }) };
+  });
   return {
-    id: copy.id,
+    ids: copies.map(({ id }) => id),
     command: {
-      label: `Duplicate ${swatch.name}`,
-      steps: [{ do: 'swatch.add', palette: palette.id, swatches: [copy], before: next?.id ?? null }],
+      label: `Duplicate ${namesOf(chosen)}`,
+      steps: [{ do: 'swatch.add', palette: palette.id, swatches: copies, before: next?.id ?? null }],
     },
   };
 }
 
-/** Deletes a swatch; tokens that point at it keep its colour as their own, in the same undoable step. */
-export function deleteSwatch(brand: Brand, swatch: Swatch): Command {
-  const unlink = brand.tokens.flatMap((token) => {
-    const themes = Object.keys(token.values).filter((theme) => {
-      const value = token.values[theme]!;
-      return 'swatch' in value && value.swatch === swatch.id;
-    });
-    if (themes.length === 0) return [];
-    return [
-      {
-        do: 'token.set' as const,
-        id: token.id,
-        set: Object.fromEntries(themes.map((theme) => [theme, { colour: swatch.value }])),
-      },
-    ];
+/** Deletes swatches; tokens that point at them keep their colour as their own, in the same undoable step. */
+export function deleteSwatches(brand: Brand, chosen: readonly Swatch[]): Command {
+  const gone = new Map(chosen.map((swatch) => [swatch.id, swatch.value]));
+  const unlink = brand.tokens.flatMap((token): Step[] => {
+    const set = Object.fromEntries(
+      Object.entries(token.values).flatMap(([theme, value]) => {
+        const colour = 'swatch' in value ? gone.get(value.swatch) : undefined;
+        return colour === undefined ? [] : [[theme, { colour }]];
+      }),
+    );
+    return Object.keys(set).length > 0 ? [{ do: 'token.set', id: token.id, set }] : [];
   });
-  return { label: `Delete ${swatch.name}`, steps: [...unlink, { do: 'swatch.remove', ids: [swatch.id] }] };
+  return { label: `Delete ${namesOf(chosen)}`, steps: [...unlink, { do: 'swatch.remove', ids: [...gone.keys()] }] };
+}
+
+/** For the undo list: the name of one, or how many. */
+export function namesOf(swatches: readonly Swatch[]): string {
+  return swatches.length === 1 ? swatches[0]!.name : `${swatches.length} swatches`;
 }
 
 export function editSwatch(swatch: Swatch, label: string, set: Partial<Omit<Swatch, 'id'>>): Command {
   return { label, steps: [{ do: 'swatch.edit', id: swatch.id, set }] };
 }
 
-/** Moves a swatch to the place of another, as a drag does. @returns null when it would stay where it is. */
-export function moveSwatch(palette: Palette, from: string, over: string): Command | null {
-  const ids = palette.swatches.map((swatch) => swatch.id);
-  const [start, end] = [ids.indexOf(from), ids.indexOf(over)];
-  if (start < 0 || end < 0 || start === end) return null;
-  const before = end > start ? (ids[end + 1] ?? null) : over;
-  const { name } = palette.swatches[start]!;
-  return { label: `Move ${name}`, steps: [{ do: 'swatch.move', ids: [from], palette: palette.id, before }] };
+/** Moves swatches to the place of another, as a drag does; they take on its row. @returns null when they stay where they are */
+export function moveSwatches(palette: Palette, ids: readonly string[], from: string, over: string): Command | null {
+  const order = palette.swatches.map((swatch) => swatch.id);
+  const moving = new Set(ids);
+  const [start, end] = [order.indexOf(from), order.indexOf(over)];
+  if (start < 0 || end < 0 || start === end || moving.has(over)) return null;
+  const following = order.slice(end + 1).find((id) => !moving.has(id)) ?? null;
+  const chosen = palette.swatches.filter(({ id }) => moving.has(id));
+  const row = palette.swatches[end]!.row;
+  return {
+    label: `Move ${namesOf(chosen)}`,
+    steps: [
+      { do: 'swatch.move', ids: chosen.map(({ id }) => id), palette: palette.id, before: end > start ? following : over },
+      ...intoRow(chosen, row),
+    ],
+  };
+}
+
+function intoRow(swatches: readonly Swatch[], row: string | undefined): Step[] {
+  return swatches.flatMap((swatch) =>
+    swatch.row === row ? [] : [{ do: 'swatch.edit' as const, id: swatch.id, set: { row: row ?? null } }],
+  );
+}
+
+/** All swatches in another order. @returns null when it is the order they have */
+export function reorder(palette: Palette, ids: readonly string[], label: string): Command | null {
+  if (palette.swatches.every(({ id }, at) => id === ids[at])) return null;
+  return { label, steps: [{ do: 'swatch.move', ids: [...ids], palette: palette.id, before: null }] };
+}
+
+/** New values for some swatches. @returns null when none of them is another */
+export function recolour(
+  changes: readonly { swatch: Swatch; value: string; settled?: Swatch['settled'] }[],
+  label: string,
+): Command | null {
+  const steps = changes.flatMap(({ swatch, value, settled }): Step[] => {
+    if (swatch.locked || value === swatch.value) return [];
+    return [{ do: 'swatch.edit', id: swatch.id, set: { value, ...(settled && { settled }) } }];
+  });
+  return steps.length > 0 ? { label, steps } : null;
 }

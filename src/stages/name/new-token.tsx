@@ -21,7 +21,9 @@ export function NewToken() {
   const [path, setPath] = useState('');
   const [picked, setPicked] = useState<TokenValue | null>(null);
   // The swatch in the readout is the likeliest value of the next token.
-  const value = picked ?? (selection && 'swatch' in selection && swatchesOf(brand).has(selection.swatch) ? selection : null);
+  const value =
+    picked ??
+    (selection && 'swatch' in selection && swatchesOf(brand).has(selection.swatch) ? { swatch: selection.swatch } : null);
   const shown = value && describe();
   function describe(): { hex: string | undefined; label: string } {
     if ('colour' in value!) return { hex: readColour(value.colour)?.hex, label: value.colour };

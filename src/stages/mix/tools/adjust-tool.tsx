@@ -1,0 +1,106 @@
+import { Button } from '@chakra-ui/react';
+import { useMemo, useState } from 'react';
+import { adjust, NO_ADJUSTMENT, type Adjustment } from '@/core/palette/adjust';
+import { ordered, ORDERS, shuffled } from '@/core/palette/order';
+import { useBrand, useMayEdit } from '@/ui/brand-context';
+import { Dial } from '@/ui/dial';
+import { recolour, reorder } from '../swatch-edits';
+import { useTrial } from '../use-trial';
+import { ApplyButtons, targetsOf, targetWords, ToolFrame, type ToolProps } from './tool';
+import css from './tools.module.css';
+
+const DIALS: readonly {
+  readonly key: keyof Adjustment;
+  readonly label: string;
+  readonly range: number;
+  readonly unit: string;
+}[] = [
+  { key: 'lightness', label: 'Lightness', range: 1, unit: '%' },
+  { key: 'chroma', label: 'Chroma', range: 1, unit: '%' },
+  { key: 'hue', label: 'Hue', range: 180, unit: '°' },
+  { key: 'warmth', label: 'Cold to warm', range: 1, unit: '%' },
+  { key: 'contrast', label: 'Contrast', range: 1, unit: '%' },
+];
+
+/** All colours, or the chosen ones, moved together; and put in another order. */
+export function AdjustTool(props: ToolProps) {
+  const { palette } = props;
+  const run = useBrand((state) => state.run);
+  const mayEdit = useMayEdit();
+  const [adjustment, setAdjustment] = useState(NO_ADJUSTMENT);
+  const [seed, setSeed] = useState(1);
+  const targets = targetsOf(props);
+  const command = useMemo(() => {
+    const values = adjust(
+      targets.map(({ value }) => value),
+      adjustment,
+    );
+    return recolour(
+      targets.map((swatch, at) => ({ swatch, value: values[at]! })),
+      `Adjust ${targets.length === palette.swatches.length ? palette.name : `${targets.length} swatches`}`,
+    );
+  }, [targets, adjustment, palette]);
+  useTrial(command);
+  const arrange = (swatches: typeof targets, label: string) => {
+    const places = new Set(targets.map(({ id }) => id));
+    const next = swatches[Symbol.iterator]();
+    // The chosen ones change places among themselves; the others stay where they are.
+    const ids = palette.swatches.map(({ id }) => (places.has(id) ? next.next().value!.id : id));
+    const step = reorder(palette, ids, label);
+    if (step) run(step);
+  };
+  const percent = (value: number, unit: string) =>
+    `${value > 0 ? '+' : ''}${Math.round(unit === '°' ? value : value * 100)} ${unit}`;
+  return (
+    <ToolFrame
+      title="Adjust"
+      on={targetWords(props)}
+      acts={<ApplyButtons command={command} onDone={() => setAdjustment(NO_ADJUSTMENT)} />}
+    >
+      <div className={css.dials}>
+        {DIALS.map(({ key, label, range, unit }) => (
+          <Dial
+            key={key}
+            label={label}
+            shown={percent(adjustment[key], unit)}
+            value={adjustment[key]}
+            min={-range}
+            max={range}
+            step={range / 100}
+            disabled={!mayEdit}
+            onMove={(value) => setAdjustment({ ...adjustment, [key]: value })}
+          />
+        ))}
+      </div>
+      <p className={css.said}>
+        <kbd>+</kbd> one step brighter, <kbd>-</kbd> one step dimmer. Locked swatches stay.
+      </p>
+      <div className={css.title} role="group" aria-label="Order">
+        <h2>Order</h2>
+        {ORDERS.map((by) => (
+          <Button
+            key={by}
+            size="2xs"
+            variant="outline"
+            disabled={!mayEdit}
+            onClick={() => arrange(ordered(targets, by), `Sort by ${by}`)}
+          >
+            {by === 'path' ? 'Path of least steps' : `By ${by}`}
+          </Button>
+        ))}
+        <Button
+          size="2xs"
+          variant="outline"
+          disabled={!mayEdit}
+          onClick={() => {
+            arrange(shuffled(targets, seed), `Shuffle, seed ${seed}`);
+            setSeed(seed + 1);
+          }}
+        >
+          Shuffle
+        </Button>
+        <code>seed {seed}</code>
+      </div>
+    </ToolFrame>
+  );
+}

@@ -1,0 +1,88 @@
+import { Button } from '@chakra-ui/react';
+import { useMemo, useState } from 'react';
+import { terminal } from '@/core/palette/terminal';
+import { Choice, Dial } from '@/ui/dial';
+import { PlaceButtons, targetsOf, targetWords, ToolFrame, type ToolProps } from './tool';
+import css from './tools.module.css';
+
+const ROWS = ['Normal', 'Bright', 'Screen'] as const;
+const GROUNDS = ['dark', 'light'] as const;
+
+/** The sixteen terminal colours, ground, text and cursor from the palette's colours. Edited one by one once they are a palette. */
+export function TerminalTool(props: ToolProps) {
+  const { palette } = props;
+  const [ground, setGround] = useState<(typeof GROUNDS)[number]>('dark');
+  const [lift, setLift] = useState(0);
+  const [seed, setSeed] = useState(0);
+  const targets = targetsOf(props);
+  const roles = useMemo(
+    () => terminal({ from: targets.map(({ value }) => value), ground, seed, lift }),
+    [targets, ground, seed, lift],
+  );
+  const of = (role: string) => roles.find((one) => one.role === role)!.value;
+  const fitted = roles.slice(1, 7).filter(({ from }) => from !== null).length;
+  const say = (role: string, words: string) => <span style={{ color: of(role) }}>{words}</span>;
+  return (
+    <ToolFrame
+      title="Terminal set"
+      on={`from ${targetWords(props)}`}
+      acts={
+        <PlaceButtons
+          palette={palette}
+          label={`${palette.name} terminal`.slice(0, 120)}
+          kind="loose"
+          colours={roles.map(({ role, value }) => ({ name: role.charAt(0).toUpperCase() + role.slice(1), value }))}
+          rowOf={(at) => ROWS[Math.floor(at / 8)]!}
+        />
+      }
+    >
+      <div className={css.terminal}>
+        <div>
+          <ol className={css.sixteen} aria-label="The sixteen">
+            {roles.slice(0, 16).map(({ role, value }) => (
+              <li key={role} style={{ background: value }} title={`${role} ${value}`} data-role={role} data-value={value} />
+            ))}
+          </ol>
+          <p className={css.said}>
+            {fitted} of the six hues are colours of the palette; {fitted < 6 ? `${6 - fitted} are made to go with them. ` : ''}
+            All read on the ground at 4.5 to 1 or more, text at 7.
+          </p>
+          <div className={css.dials} style={{ gridTemplateColumns: '1fr 1fr' }}>
+            <Choice label="Ground" options={GROUNDS} value={ground} onChoose={setGround} />
+            <Dial label="Dim or lift" shown={`${lift > 0 ? '+' : ''}${lift}`} value={lift} min={-5} max={5} onMove={setLift} />
+            <div>
+              <Button size="2xs" variant="outline" onClick={() => setSeed(seed + 1)}>
+                Shuffle
+              </Button>{' '}
+              <Button
+                size="2xs"
+                variant="outline"
+                disabled={seed === 0 && lift === 0}
+                onClick={() => {
+                  setSeed(0);
+                  setLift(0);
+                }}
+              >
+                Best fit again
+              </Button>
+            </div>
+          </div>
+        </div>
+        <div className={css.screen} style={{ background: of('ground'), color: of('text') }} aria-label="Sample screen">
+          {say('green', 'harbour')} {say('blue', '~/sailings')} $ ls --long{'\n'}
+          {say('bright blue', 'routes/')} {say('bright green', 'depart.sh')} tides.csv{'\n'}
+          {say('green', 'harbour')} {say('blue', '~/sailings')} $ check{'\n'}
+          {say('cyan', 'reading')} 11 routes {say('bright black', '# since 04:00')}
+          {'\n'}
+          {say('yellow', 'late')} North Skerry {say('magenta', '+12 min')}
+          {'\n'}
+          {say('red', 'stopped')} Outer Bank {say('bright red', 'wind 9')}
+          {'\n'}
+          {say('white', 'done')} {say('bright yellow', '2 warnings')} {say('bright cyan', '0.4 s')}
+          {'\n'}
+          {say('green', 'harbour')} {say('blue', '~/sailings')} $ <span style={{ background: of('cursor') }}> </span>
+        </div>
+      </div>
+    </ToolFrame>
+  );
+}

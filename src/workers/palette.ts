@@ -1,0 +1,41 @@
+import { proxy, wrap, type Remote } from 'comlink';
+import type { Categorical, CategoricalSet } from '@/core/palette/categorical';
+import type { Settled, Unsettled } from '@/core/palette/settle';
+import type { PaletteWorker } from './palette.worker';
+
+/** @throws DOMException "AbortError" when stopped */
+export function findCategories(
+  wish: Categorical,
+  onProgress: (share: number) => void,
+  signal: AbortSignal,
+): Promise<CategoricalSet> {
+  return inWorker((worker) => worker.categorical(wish, proxy(onProgress)), signal);
+}
+
+/** @throws DOMException "AbortError" when stopped */
+export function settleAll(colours: readonly Unsettled[], limit: number, signal: AbortSignal): Promise<Settled> {
+  return inWorker((worker) => worker.settle(colours, limit), signal);
+}
+
+/** The worker at rest, kept for the next time: starting one costs more than most of its work. */
+let resting: Worker | null = null;
+
+async function inWorker<T>(work: (worker: Remote<PaletteWorker>) => Promise<T>, signal: AbortSignal): Promise<T> {
+  const worker = resting ?? new Worker(new URL('./palette.worker.ts', import.meta.url), { type: 'module' });
+  resting = null;
+  let stop = () => {};
+  const stopped = new Promise<never>((_, reject) => (stop = () => reject(signal.reason as Error)));
+  signal.addEventListener('abort', stop);
+  try {
+    const result = await Promise.race([work(wrap<PaletteWorker>(worker)), stopped]);
+    if (resting) worker.terminate();
+    else resting = worker;
+    return result;
+  } catch (error) {
+    // Its computation cannot be asked to stop half-way.
+    worker.terminate();
+    throw error;
+  } finally {
+    signal.removeEventListener('abort', stop);
+  }
+}
