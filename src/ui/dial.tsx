@@ -37,14 +37,16 @@ interface ChoiceProps<T extends string> {
   label: string;
   options: readonly T[];
   value: T;
+  /** The label is for screen readers only. */
+  plain?: boolean;
   onChoose: (value: T) => void;
 }
 
 /** A few words to choose one of, side by side. */
-export function Choice<T extends string>({ label, options, value, onChoose }: ChoiceProps<T>) {
+export function Choice<T extends string>({ label, options, value, plain = false, onChoose }: ChoiceProps<T>) {
   return (
     <div className={css.choice} role="radiogroup" aria-label={label}>
-      <span>{label}</span>
+      {!plain && <span>{label}</span>}
       <div>
         {options.map((option) => (
           <button key={option} role="radio" aria-checked={option === value} onClick={() => onChoose(option)}>

@@ -112,8 +112,8 @@ export function bringIn(brand: Brand, { groups, themes, aliases }: Arrivals, new
   };
 }
 
-function plain({ name, value }: Incoming): Incoming {
-  return { name, value };
+function plain({ name, value, row }: Incoming): Incoming {
+  return { name, value, ...(row !== undefined && { row }) };
 }
 
 function words(count: number, one: string, many: string): string {

@@ -55,8 +55,12 @@ export const Swatch = z.strictObject({
 /** SHA-256 of a picture's bytes, in lower-case hex. */
 export const PictureHash = z.string().regex(/^[0-9a-f]{64}$/);
 
-/** What a palette was made from: a picture kept beside the brand, by its SHA-256, or a palette of the shelf. */
-export const PaletteSource = z.union([z.strictObject({ picture: PictureHash, name }), z.strictObject({ shelf: id, name })]);
+/** What a palette was made from: a picture kept beside the brand, by its SHA-256, a palette of the shelf, or a palette file. */
+export const PaletteSource = z.union([
+  z.strictObject({ picture: PictureHash, name }),
+  z.strictObject({ shelf: id, name, maker: name.optional() }),
+  z.strictObject({ file: name, maker: name }),
+]);
 
 export const Palette = z.strictObject({
   id,

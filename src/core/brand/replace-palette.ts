@@ -8,6 +8,8 @@ export interface Incoming {
   readonly name: string;
   /** CSS colour as its source wrote it. */
   readonly value: string;
+  /** Label of its row; it counts where the colour is a new swatch. */
+  readonly row?: string;
 }
 
 /** What becomes of one place of the palette. */

@@ -39,6 +39,8 @@ export interface Found {
   readonly other?: string;
   /** The design token that this colour is the value of. */
   readonly token?: NamedToken;
+  /** Label of the row it stands in, where the source has rows. */
+  readonly row?: string;
 }
 
 /** A design token as its file names it. */

@@ -14,6 +14,7 @@ import { hexList } from './hex-list';
 import { json } from './json';
 import { isNeverRead } from './not-read';
 import { isZip, ooxmlTheme } from './ooxml-theme';
+import { paletteFile } from './palette-file';
 import { picture } from './picture';
 import { CATCH_LIMIT, problem, unreadable } from './reading';
 import { riffPal } from './riff-pal';
@@ -27,6 +28,7 @@ import { xmlResources } from './xml-resources';
 /** Every format there is. Readers are asked in this order, so the most particular come first and any text last. */
 export const FORMATS: readonly Format[] = [
   brandFile,
+  paletteFile,
   echarts,
   css,
   gamePalette,

@@ -30,8 +30,8 @@ export function ladderLightness(count: number): number[] {
 
 /**
  * A ladder of shades from one base colour. The base stands where it belongs by lightness, untouched; every other step has
- * the luminance of its label, whatever the hue, so that 600 of each family has the same contrast on paper. Chroma keeps
- * the base's share of what sRGB has at that lightness and hue.
+ * the luminance of its label, whatever the hue, so that 600 of each family has the same contrast on paper. Chroma is bowed:
+ * the base's own, fading towards white and, less, towards black, and never more than sRGB has at that lightness and hue.
  * @param labels light to dark, SHADE_COUNT of them
  */
 export function shades(base: string, labels: readonly string[] = SHADE_LABELS): Shade[] {
@@ -41,19 +41,18 @@ export function shades(base: string, labels: readonly string[] = SHADE_LABELS): 
   const own = 116 * cubeRoot(relativeLuminance(colour.rgb)) - 16;
   const away = steps.map((step) => Math.abs(step - own));
   const place = away.indexOf(Math.min(...away));
-  const most = maxChroma(l, h);
-  const share = c === 0 || most === 0 ? 0 : Math.min(1, c / most);
+  const chroma = (lightness: number) => (c === 0 ? 0 : Math.min(c * bow(lightness, l), maxChroma(lightness, h)));
   return steps.map((step, at) => ({
     label: labels[at]!,
     base: at === place,
-    value:
-      at === place
-        ? base
-        : oklchHex(
-            atLightness(step, h, (lightness) => share * maxChroma(lightness, h)),
-            colour.alpha,
-          ),
+    value: at === place ? base : oklchHex(atLightness(step, h, chroma), colour.alpha),
   }));
+}
+
+/** The share of the base's chroma at another lightness: much at white would look like a lamp, at black nobody sees it. */
+function bow(lightness: number, base: number): number {
+  if (lightness <= base) return Math.sqrt(lightness / base);
+  return 1 - 0.88 * ((lightness - base) / (1 - base)) ** 1.4;
 }
 
 /** The OKLCH colour of a hue with this L* (0..100), whose chroma depends on its OKLCH lightness. */

@@ -25,7 +25,7 @@ export const ShelfEntry = z.strictObject({
   maker: Swatch.shape.name,
   note: z.string().trim().max(SHELF_LIMITS.note, `A note has at most ${SHELF_LIMITS.note} characters.`),
   colours: z
-    .array(Swatch.pick({ name: true, value: true }))
+    .array(Swatch.pick({ name: true, value: true, row: true }))
     .min(1, 'There is no colour in this palette to put on the shelf.')
     .max(SHELF_LIMITS.colours, `A palette on the shelf holds at most ${SHELF_LIMITS.colours} colours.`),
 });

@@ -13,9 +13,10 @@ import { STARTERS } from '@/core/shelf/starters';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { useCatch } from '@/ui/catch-store';
 import { tell } from '@/ui/notices';
+import { PutOnShelf } from '@/ui/put-on-shelf';
 import { request } from '@/ui/request';
 import { ribbon } from '@/ui/ribbon';
-import { PutOnShelf } from './put-on-shelf';
+
 import css from './gather.module.css';
 
 /** What each kind of the shelf is in a brand. */
@@ -51,6 +52,7 @@ export function Shelf() {
   const [kind, setKind] = useState<ShelfKind | null>(null);
   const [sort, setSort] = useState<ShelfQuery['sort']>('use');
   const [chosen, setChosen] = useState<ShelfPalette | null>(null);
+  const [putting, setPutting] = useState(false);
   const replace = useCatch((state) => state.replace);
   const uses = useMemo(() => new Map(Object.entries(data.uses)), [data]);
   const found = useMemo(
@@ -60,9 +62,15 @@ export function Shelf() {
   const swatch = selection && 'swatch' in selection ? swatchesOf(brand).get(selection.swatch)?.swatch : undefined;
   const choose = (palette: ShelfPalette) => {
     setChosen(palette);
-    const swatches = palette.colours.map(({ name, value }, at) => readSwatch(value, { name, line: at + 1 }));
+    const swatches = palette.colours.map(({ name, value, row }, at) =>
+      readSwatch(value, { name, line: at + 1, ...(row !== undefined && { row }) }),
+    );
     const reading = readingOf('shelf', [{ name: palette.name, kind: BRAND_KIND[palette.kind], swatches }]);
-    replace('the shelf', { lines: catchOf(reading), problems: [], origin: { shelf: palette.id, name: palette.name } });
+    replace('the shelf', {
+      lines: catchOf(reading),
+      problems: [],
+      origin: { shelf: palette.id, name: palette.name, maker: palette.maker },
+    });
   };
   const takeOff = async (palette: ShelfPalette) => {
     try {
@@ -115,7 +123,10 @@ export function Shelf() {
         </p>
       )}
       <div className={css.under}>
-        <PutOnShelf disabled={!mayEdit} />
+        <Button size="2xs" variant="outline" disabled={!mayEdit || brand.palettes.length === 0} onClick={() => setPutting(true)}>
+          Put a palette on the shelf…
+        </Button>
+        <PutOnShelf open={putting} onOpen={setPutting} />
         {own && (
           <Button size="2xs" variant="outline" disabled={!mayEdit} onClick={() => void takeOff(chosen)}>
             Take {chosen.name} off the shelf

@@ -49,10 +49,11 @@ export function useBringIn(chosenKind: Palette['kind'] | null, tokensIn: TokensI
           route,
           kind,
           ...(sources[name] && { source: sources[name] }),
-          swatches: members.map(({ index, name: read, css, token }) => ({
+          swatches: members.map(({ index, name: read, css, token, row }) => ({
             name: names[index]?.trim() || read,
             value: css!,
             ...(token && { token }),
+            ...(row !== undefined && { row }),
           })),
         })),
         aliases: aliases.map(({ token, css }) => ({ ...token!, alias: token!.alias!, value: css! })),

@@ -1,3 +1,4 @@
+import { useMemo } from 'react';
 import type { Palette, Swatch } from '@/core/brand/document';
 import type { Selection } from '@/ui/brand-store';
 import { useBrand } from '@/ui/brand-context';
@@ -12,7 +13,7 @@ export interface Chosen {
 
 export function useChosen(palette: Palette): Chosen {
   const selection = useBrand((state) => state.selection);
-  return chosenIn(palette, selection);
+  return useMemo(() => chosenIn(palette, selection), [palette, selection]);
 }
 
 export function chosenIn(palette: Palette, selection: Selection): Chosen {

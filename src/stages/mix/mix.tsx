@@ -1,6 +1,7 @@
 'use client';
 
 import { Button, NativeSelect } from '@chakra-ui/react';
+import { useState } from 'react';
 import { PALETTE_KINDS, type Palette } from '@/core/brand/document';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { CommitInput } from '@/ui/commit-input';
@@ -8,10 +9,13 @@ import { Empty } from '@/ui/empty';
 import { ClosestPlot } from '@/ui/plots/closest-plot';
 import { HueChromaPlot } from '@/ui/plots/hue-chroma-plot';
 import { LightnessPlot } from '@/ui/plots/lightness-plot';
+import { MatrixPlot } from '@/ui/plots/matrix-plot';
+import { SeriesPlot } from '@/ui/plots/series-plot';
 import { StageLink } from '@/ui/stage-link';
 import { StageTitle } from '@/ui/stage-title';
 import { Grid } from './grid';
 import { SwatchActions } from './swatch-actions';
+import { PaletteMenu } from './palette-menu';
 import { PaletteSource } from './palette-source';
 import { useChosen } from './chosen';
 import { Toolbox } from './tools/toolbox';
@@ -76,14 +80,7 @@ function MixPalette({ palette }: { palette: Palette }) {
           </NativeSelect.Field>
           <NativeSelect.Indicator />
         </NativeSelect.Root>
-        <Button
-          size="xs"
-          variant="outline"
-          disabled={!mayEdit}
-          onClick={() => run({ label: `Delete ${palette.name}`, steps: [{ do: 'palette.remove', id: palette.id }] })}
-        >
-          Delete palette
-        </Button>
+        <PaletteMenu palette={palette} />
       </StageTitle>
       <SwatchActions palette={palette} chosen={chosen} />
       <Grid palette={palette} />
@@ -91,27 +88,50 @@ function MixPalette({ palette }: { palette: Palette }) {
       {count > 0 && (
         <div className={css.lower}>
           {count <= PLOTTED ? (
-            <div className={css.plots}>
-              <figure>
-                <figcaption>Lightness, as it prints in grey</figcaption>
-                <LightnessPlot swatches={palette.swatches} selected={lead} />
-              </figure>
-              <figure>
-                <figcaption>Hue and chroma</figcaption>
-                <HueChromaPlot swatches={palette.swatches} selected={lead} />
-              </figure>
-              {count > 1 && (
-                <figure>
-                  <figcaption>Hardest to tell apart</figcaption>
-                  <ClosestPlot swatches={palette.swatches} />
-                </figure>
-              )}
-            </div>
+            <Plots palette={palette} lead={lead} />
           ) : (
             <p className={css.note}>Plots are drawn for palettes of up to {PLOTTED} colours.</p>
           )}
         </div>
       )}
+    </>
+  );
+}
+
+/** Beyond this many the squares of the matrix would be smaller than can be pointed at. */
+const IN_MATRIX = 64;
+
+function Plots({ palette, lead }: { palette: Palette; lead: string | null }) {
+  const { swatches } = palette;
+  const [pairs, setPairs] = useState<'closest' | 'all'>('closest');
+  const series = palette.kind === 'sequential' || palette.kind === 'diverging';
+  return (
+    <>
+      <div className={css.plots}>
+        <figure>
+          <figcaption>Lightness, as it prints in grey</figcaption>
+          <LightnessPlot swatches={swatches} selected={lead} />
+        </figure>
+        <figure>
+          <figcaption>Hue and chroma; drag the dots</figcaption>
+          <HueChromaPlot swatches={swatches} selected={lead} />
+        </figure>
+        {swatches.length > 1 && (
+          <figure>
+            <figcaption>
+              Hardest to tell apart
+              {swatches.length <= IN_MATRIX && (
+                <button aria-pressed={pairs === 'all'} onClick={() => setPairs(pairs === 'all' ? 'closest' : 'all')}>
+                  all pairs
+                </button>
+              )}
+            </figcaption>
+            <ClosestPlot swatches={swatches} />
+          </figure>
+        )}
+      </div>
+      {pairs === 'all' && swatches.length > 1 && swatches.length <= IN_MATRIX && <MatrixPlot swatches={swatches} />}
+      {series && swatches.length > 1 && <SeriesPlot values={swatches.map(({ value }) => value)} />}
     </>
   );
 }

@@ -8,7 +8,8 @@ import css from './mix.module.css';
 export function PaletteSource({ source }: { source: Source }) {
   const brand = useBrand((state) => state.id);
   const goTo = useGoTo();
-  if ('shelf' in source) return <span className={css.from}>from the shelf: {source.name}</span>;
+  if ('shelf' in source) return <Words words={`from the shelf: ${source.name}`} maker={source.maker} />;
+  if ('file' in source) return <Words words={`from ${source.file}`} maker={source.maker} />;
   const open = () => {
     useWantedPicture.setState({ wanted: source });
     goTo('gather');
@@ -19,5 +20,14 @@ export function PaletteSource({ source }: { source: Source }) {
       <img src={`/api/brands/${brand}/pictures/${source.picture}`} alt="" />
       from {source.name}
     </button>
+  );
+}
+
+function Words({ words, maker }: { words: string; maker: string | undefined }) {
+  return (
+    <span className={css.from}>
+      {words}
+      {maker && `, made by ${maker}`}
+    </span>
   );
 }

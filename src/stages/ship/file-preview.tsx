@@ -11,7 +11,7 @@ import type { WrittenFile } from '@/core/formats/format';
 import { useNonce } from '@/ui/providers';
 import { copy } from '@/ui/readout/copyable';
 import { colourPatches } from './colour-patches';
-import { download } from './download';
+import { download } from '@/ui/download';
 import css from './ship.module.css';
 
 /** Syntax told apart by weight and grey: the only hues on the page are the colours in the file. */

@@ -13,7 +13,7 @@ import { Empty } from '@/ui/empty';
 import { tell } from '@/ui/notices';
 import { StageTitle } from '@/ui/stage-title';
 import { DestinationOptions } from './destination-options';
-import { download } from './download';
+import { download } from '@/ui/download';
 import { FilePreview } from './file-preview';
 import css from './ship.module.css';
 

@@ -1,10 +1,13 @@
 'use client';
 
-import { memo } from 'react';
+import { memo, type PointerEvent } from 'react';
 import { ReferenceDot, ReferenceLine, Scatter, ScatterChart, XAxis, YAxis } from 'recharts';
 import { readColour } from '@/core/colour/read';
 import type { Swatch } from '@/core/brand/document';
-import { useLiveSwatch } from '../brand-context';
+import type { Command } from '@/core/brand/commands';
+import { oklchText } from '@/core/colour/notations';
+import { useBrandStore, useLiveSwatch, useMayEdit } from '../brand-context';
+import css from './plots.module.css';
 
 /** Chroma at the plot's edge: more than any sRGB colour has (0.323, the purest magenta). */
 const EDGE = 0.33;
@@ -54,18 +57,64 @@ export const HueChromaPlot = memo(function HueChromaPlot({
   );
 });
 
-/** One dot, drawn from the swatch as it is this moment, so that a moving slider redraws this dot and no chart. */
+/** Degrees of hue and chroma (OKLCH) that an arrow key moves a dot by. */
+const KEY_STEP = { hue: 2, chroma: 0.005 } as const;
+
+/**
+ * One dot, drawn from the swatch as it is this moment, so that a moving slider redraws this dot and no chart. It can be
+ * dragged, or moved with the arrow keys: round in hue, outward in chroma; lightness stays.
+ */
 function LiveDot({ swatch, chosen }: { swatch: Swatch; chosen: boolean }) {
+  const store = useBrandStore();
+  const movable = useMayEdit() && !swatch.locked;
   const { x, y, hex } = place(useLiveSwatch(swatch));
   const along = (share: number, size: number) => MARGIN + ((share / EDGE + 1) / 2) * (size - 2 * MARGIN);
+  const edit = (c: number, h: number): Command => {
+    const { oklch, alpha } = readColour(swatch.value)!;
+    const value = oklchText([oklch[0], Math.min(EDGE, Math.max(0, c)), (h + 360) % 360], alpha);
+    return { label: `Move ${swatch.name} on the wheel`, steps: [{ do: 'swatch.edit', id: swatch.id, set: { value } }] };
+  };
+  const pointed = (event: PointerEvent<SVGCircleElement>): Command => {
+    const box = event.currentTarget.ownerSVGElement!.getBoundingClientRect();
+    const share = (at: number, start: number, size: number) => (((at - start - MARGIN) / (size - 2 * MARGIN)) * 2 - 1) * EDGE;
+    const [a, b] = [share(event.clientX, box.left, WIDTH), -share(event.clientY, box.top, HEIGHT)];
+    return edit(Math.hypot(a, b), (Math.atan2(b, a) * 180) / Math.PI);
+  };
   return (
     <circle
+      className={movable ? css.dot : undefined}
       cx={along(x, WIDTH)}
       cy={along(-y, HEIGHT)}
       r={chosen ? 7 : 5.5}
       fill={hex}
       stroke={chosen ? 'var(--ink)' : 'var(--ground)'}
       strokeWidth={chosen ? 2.5 : 1}
+      role={movable ? 'button' : undefined}
+      tabIndex={movable && chosen ? 0 : -1}
+      aria-label={`${swatch.name} on the wheel: arrows change hue and chroma`}
+      data-dot={swatch.id}
+      onPointerDown={(event) => {
+        event.currentTarget.setPointerCapture(event.pointerId);
+        store.getState().select({ swatch: swatch.id });
+      }}
+      onPointerMove={(event) => {
+        if (movable && event.buttons > 0) store.getState().tryOut(pointed(event));
+      }}
+      onPointerUp={(event) => {
+        if (movable && store.getState().brand !== store.getState().replica.brand) store.getState().run(pointed(event));
+      }}
+      onKeyDown={(event) => {
+        const [, c, h] = readColour(swatch.value)!.oklch;
+        const to = {
+          ArrowLeft: [c, h + KEY_STEP.hue],
+          ArrowRight: [c, h - KEY_STEP.hue],
+          ArrowUp: [c + KEY_STEP.chroma, h],
+          ArrowDown: [c - KEY_STEP.chroma, h],
+        }[event.key];
+        if (!movable || !to) return;
+        event.preventDefault();
+        store.getState().run(edit(to[0]!, to[1]!));
+      }}
     />
   );
 }

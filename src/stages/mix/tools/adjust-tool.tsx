@@ -57,7 +57,7 @@ export function AdjustTool(props: ToolProps) {
       on={targetWords(props)}
       acts={<ApplyButtons command={command} onDone={() => setAdjustment(NO_ADJUSTMENT)} />}
     >
-      <div className={css.dials}>
+      <div className={`${css.dials} ${css.five}`}>
         {DIALS.map(({ key, label, range, unit }) => (
           <Dial
             key={key}
@@ -75,7 +75,7 @@ export function AdjustTool(props: ToolProps) {
       <p className={css.said}>
         <kbd>+</kbd> one step brighter, <kbd>-</kbd> one step dimmer. Locked swatches stay.
       </p>
-      <div className={css.title} role="group" aria-label="Order">
+      <div className={css.title} role="group" aria-label="Order" style={{ marginTop: 12 }}>
         <h2>Order</h2>
         {ORDERS.map((by) => (
           <Button

@@ -55,8 +55,9 @@ export function CategoricalSeries({ palette, choice }: ToolProps & { choice: Rea
   const toggle = (id: Vision) => setVisions(visions.includes(id) ? visions.filter((one) => one !== id) : [...visions, id]);
   return (
     <ToolFrame
-      title="Categorical"
-      on={progress === null ? '' : `comparing, ${Math.round(progress * 100)} %`}
+      title="Series for data"
+      choice={choice}
+      on={progress === null ? undefined : `comparing, ${Math.round(progress * 100)} %`}
       acts={
         <PlaceButtons
           palette={palette}
@@ -72,7 +73,6 @@ export function CategoricalSeries({ palette, choice }: ToolProps & { choice: Rea
       </p>
       <div className={css.dials}>
         <div className={css.field}>
-          {choice}
           <label className={css.check}>
             <input type="checkbox" checked={extend} onChange={(event) => setExtend(event.target.checked)} />
             after the palette’s own {palette.swatches.length}
@@ -97,6 +97,7 @@ export function CategoricalSeries({ palette, choice }: ToolProps & { choice: Rea
         />
         <Dial label="Apart by at least" shown={`ΔE ${target}`} value={target} min={1} max={30} onMove={setTarget} />
         <div className={css.field} role="group" aria-label="Told apart by people">
+          <span>Told apart by people</span>
           {VISIONS.map(({ id, label }) => (
             <label key={id} className={css.check}>
               <input type="checkbox" checked={visions.includes(id)} onChange={() => toggle(id)} />

@@ -24,7 +24,8 @@ export function DivergingSeries({ palette, chosen, choice }: ToolProps & { choic
   const label = `${low?.name ?? ''} to ${high?.name ?? ''}`.slice(0, 110);
   return (
     <ToolFrame
-      title="Diverging"
+      title="Series for data"
+      choice={choice}
       on={
         low === high ? 'needs two colours for its arms' : `from ${low?.name} to ${high?.name}; choose two others for other arms`
       }
@@ -32,7 +33,6 @@ export function DivergingSeries({ palette, chosen, choice }: ToolProps & { choic
     >
       <Strip label="Series" values={values} />
       <div className={css.dials}>
-        <div className={css.field}>{choice}</div>
         <Dial
           label={`Classes, ${count % 2 === 1 ? 'with' : 'without'} a middle`}
           shown={count}

@@ -5,7 +5,8 @@ import { DEPTHS, mergeNear, reduceTo } from '@/core/palette/reduce';
 import { useBrand } from '@/ui/brand-context';
 import { Choice, Dial } from '@/ui/dial';
 import { Strip } from '@/ui/strip';
-import { deleteSwatches } from '../swatch-edits';
+import { deleteSwatches, recolour } from '../swatch-edits';
+import { useTrial } from '../use-trial';
 import { ApplyButtons, ToolFrame, type ToolProps } from './tool';
 import css from './tools.module.css';
 
@@ -44,13 +45,28 @@ export function ReduceTool({ palette }: ToolProps) {
     const into = new Map(groups.flatMap(({ keep, merge }) => merge.map(({ id }) => [id, keep] as const)));
     return { label, steps: mergeSwatches(brand, into) };
   }, [groups, total, palette, way, brand]);
+  /** In the grid each looks like what it becomes. */
+  const trial = useMemo(() => {
+    const stays = new Map(groups.flatMap(({ keep, merge }) => merge.map(({ id }) => [id, byId.get(keep)] as const)));
+    return recolour(
+      palette.swatches.map((swatch) => ({ swatch, value: stays.get(swatch.id)?.value ?? swatch.value })),
+      'Reduce',
+    );
+  }, [groups, byId, palette.swatches]);
+  useTrial(trial);
+  const nothing = () => {
+    setWay('to a number');
+    setCount(total);
+  };
   const merges = groups.flatMap(({ keep, merge }) => merge.map((one) => ({ ...one, keep })));
   const farthest = merges.reduce((most, { distance }) => Math.max(most, distance), 0);
   return (
-    <ToolFrame title="Reduce" on={outcome()} acts={<ApplyButtons command={command} onDone={() => {}} />}>
+    <ToolFrame title="Reduce" on={outcome()} acts={<ApplyButtons command={command} onDone={nothing} />}>
       <Strip label="What stays" values={groups.map(({ keep }) => byId.get(keep)?.value ?? '#000000')} height={34} />
       <div className={css.dials}>
-        <Choice label="Reduce" options={WAYS} value={way} onChoose={setWay} />
+        <div className={css.wide}>
+          <Choice label="Reduce" options={WAYS} value={way} onChoose={setWay} />
+        </div>
         {way === 'to a number' && (
           <>
             <Dial label="Colours" shown={count} value={count} min={1} max={Math.max(1, Math.min(total, 256))} onMove={setCount} />

@@ -31,7 +31,8 @@ export function SequentialSeries({ palette, chosen, choice }: ToolProps & { choi
   const label = `${sources[0]?.name ?? 'Sequential'} series`;
   return (
     <ToolFrame
-      title="Sequential"
+      title="Series for data"
+      choice={choice}
       on={
         sources.length === 0
           ? 'needs a colour to start from'
@@ -44,7 +45,6 @@ export function SequentialSeries({ palette, chosen, choice }: ToolProps & { choi
     >
       <Strip label="Series" values={values} />
       <div className={css.dials}>
-        <div className={css.field}>{choice}</div>
         <Dial
           label="Classes"
           shown={continuous ? 'continuous' : count}

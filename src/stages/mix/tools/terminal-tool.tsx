@@ -2,7 +2,7 @@ import { Button } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import { terminal } from '@/core/palette/terminal';
 import { Choice, Dial } from '@/ui/dial';
-import { PlaceButtons, targetsOf, targetWords, ToolFrame, type ToolProps } from './tool';
+import { PlaceButtons, targetsOf, ToolFrame, type ToolProps } from './tool';
 import css from './tools.module.css';
 
 const ROWS = ['Normal', 'Bright', 'Screen'] as const;
@@ -10,7 +10,7 @@ const GROUNDS = ['dark', 'light'] as const;
 
 /** The sixteen terminal colours, ground, text and cursor from the palette's colours. Edited one by one once they are a palette. */
 export function TerminalTool(props: ToolProps) {
-  const { palette } = props;
+  const { palette, chosen } = props;
   const [ground, setGround] = useState<(typeof GROUNDS)[number]>('dark');
   const [lift, setLift] = useState(0);
   const [seed, setSeed] = useState(0);
@@ -25,7 +25,11 @@ export function TerminalTool(props: ToolProps) {
   return (
     <ToolFrame
       title="Terminal set"
-      on={`from ${targetWords(props)}`}
+      on={
+        chosen.all.length > 1
+          ? `fitted to the ${chosen.all.length} chosen`
+          : 'fitted to the whole palette; choose some to fit it to these'
+      }
       acts={
         <PlaceButtons
           palette={palette}
@@ -44,8 +48,8 @@ export function TerminalTool(props: ToolProps) {
             ))}
           </ol>
           <p className={css.said}>
-            {fitted} of the six hues are colours of the palette; {fitted < 6 ? `${6 - fitted} are made to go with them. ` : ''}
-            All read on the ground at 4.5 to 1 or more, text at 7.
+            {fitted} of the six hues come from the palette{fitted < 6 && `, ${6 - fitted} are made to go with it`}. All six read
+            on the ground at 4.5 to 1 or more, text at 7.
           </p>
           <div className={css.dials} style={{ gridTemplateColumns: '1fr 1fr' }}>
             <Choice label="Ground" options={GROUNDS} value={ground} onChoose={setGround} />

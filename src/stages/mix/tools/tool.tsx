@@ -19,16 +19,19 @@ interface ToolFrameProps {
   title: string;
   /** What it works on, in words. */
   on?: ReactNode;
+  /** Which of a few the tool makes. */
+  choice?: ReactNode;
   acts: ReactNode;
   children: ReactNode;
 }
 
 /** A tool's heading, what can be done with its outcome, and below both the outcome and its dials. */
-export function ToolFrame({ title, on, acts, children }: ToolFrameProps) {
+export function ToolFrame({ title, on, choice, acts, children }: ToolFrameProps) {
   return (
     <section className={css.tool} aria-label={title}>
       <div className={css.title}>
         <h2>{title}</h2>
+        {choice}
         <span>{on}</span>
         <div>{acts}</div>
       </div>

@@ -4,11 +4,11 @@ import { useState } from 'react';
 import type { Palette } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { SHELF_KINDS, SHELF_LIMITS, ShelfPalette, type ShelfKind } from '@/core/shelf/shelf-palette';
-import { useBrand } from '@/ui/brand-context';
-import { tell } from '@/ui/notices';
-import { request } from '@/ui/request';
-import { ribbon } from '@/ui/ribbon';
-import css from './gather.module.css';
+import { useBrand } from './brand-context';
+import { tell } from './notices';
+import { request } from './request';
+import { ribbon } from './ribbon';
+import css from './put-on-shelf.module.css';
 
 const SHELF_KIND: Record<Palette['kind'], ShelfKind> = {
   brand: 'interface',
@@ -19,7 +19,7 @@ const SHELF_KIND: Record<Palette['kind'], ShelfKind> = {
 };
 
 /** Puts one of the brand's palettes on the organisation's shelf, with who made it and a note. */
-export function PutOnShelf({ disabled }: { disabled: boolean }) {
+export function PutOnShelf({ open, onOpen }: { open: boolean; onOpen: (open: boolean) => void }) {
   const { id, palettes, current, person } = useBrand((state) => ({
     id: state.id,
     palettes: state.replica.brand.palettes,
@@ -27,7 +27,6 @@ export function PutOnShelf({ disabled }: { disabled: boolean }) {
     person: state.person,
   }));
   const queries = useQueryClient();
-  const [open, setOpen] = useState(false);
   const [chosen, setChosen] = useState<string | null>(null);
   const [kind, setKind] = useState<ShelfKind | null>(null);
   const [tags, setTags] = useState('');
@@ -46,14 +45,14 @@ export function PutOnShelf({ disabled }: { disabled: boolean }) {
         .filter(Boolean),
       maker,
       note,
-      colours: palette!.swatches.map(({ name, value }) => ({ name, value })),
+      colours: palette!.swatches.map(({ name, value, row }) => ({ name, value, ...(row !== undefined && { row }) })),
     });
     if (!entry.success) return tell(entry.error.issues[0]!.message);
     setBusy(true);
     try {
       await request(`/api/brands/${id}/shelf`, 'POST', entry.data);
       await queries.invalidateQueries({ queryKey: ['shelf', id] });
-      setOpen(false);
+      onOpen(false);
       setTags('');
       setNote('');
       tell(`${palette!.name} is on the shelf.`);
@@ -65,12 +64,7 @@ export function PutOnShelf({ disabled }: { disabled: boolean }) {
   };
   if (!palette) return null;
   return (
-    <Dialog.Root open={open} onOpenChange={(change) => setOpen(change.open)} placement="center">
-      <Dialog.Trigger asChild>
-        <Button size="2xs" variant="outline" disabled={disabled}>
-          Put a palette on the shelf…
-        </Button>
-      </Dialog.Trigger>
+    <Dialog.Root open={open} onOpenChange={(change) => onOpen(change.open)} placement="center">
       <Portal>
         <Dialog.Backdrop />
         <Dialog.Positioner>

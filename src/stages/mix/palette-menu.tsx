@@ -1,0 +1,92 @@
+import { Button, Menu, Portal } from '@chakra-ui/react';
+import { ChevronDown } from 'lucide-react';
+import { useRef, useState } from 'react';
+import type { Palette } from '@/core/brand/document';
+import { newId } from '@/core/brand/identity';
+import { paletteFileName, parsePalette, serialisePalette } from '@/core/formats/palette-file';
+import { useBrand, useMayEdit } from '@/ui/brand-context';
+import { download } from '@/ui/download';
+import { tell } from '@/ui/notices';
+import { PutOnShelf } from '@/ui/put-on-shelf';
+
+/** The longest palette file that is opened, in bytes. */
+const LONGEST = 5 * 1024 * 1024;
+
+/** What is done with a palette as a whole. */
+export function PaletteMenu({ palette }: { palette: Palette }) {
+  const { run, choosePalette, person } = useBrand((state) => ({
+    run: state.run,
+    choosePalette: state.choosePalette,
+    person: state.person,
+  }));
+  const mayEdit = useMayEdit();
+  const [putting, setPutting] = useState(false);
+  const input = useRef<HTMLInputElement>(null);
+  const save = () => {
+    const bytes = new TextEncoder().encode(serialisePalette(palette, person.name));
+    download(paletteFileName(palette), 'application/json', bytes);
+  };
+  const open = async (file: File) => {
+    if (file.size > LONGEST) return tell(`${file.name} is longer than 5 MB; no palette file is.`);
+    const parsed = parsePalette(await file.text());
+    if (!parsed) return tell(`${file.name} is no palette file of Breakwater; bring other files in through Gather.`);
+    if ('problems' in parsed) return tell(`${file.name} cannot be opened. ${parsed.problems[0]!.message}`);
+    const { name, kind, maker, swatches } = parsed.palette;
+    const made: Palette = {
+      id: newId(),
+      name,
+      kind,
+      source: { file: file.name.slice(0, 120), maker: maker || 'nobody named' },
+      swatches: swatches.map((swatch) => ({ id: newId(), ...swatch })),
+    };
+    if (run({ label: `Open ${file.name}`, steps: [{ do: 'palette.add', palette: made, before: null }] })) choosePalette(made.id);
+  };
+  return (
+    <>
+      <Menu.Root positioning={{ placement: 'bottom-end' }}>
+        <Menu.Trigger asChild>
+          <Button size="xs" variant="outline">
+            Palette <ChevronDown size={13} />
+          </Button>
+        </Menu.Trigger>
+        <Portal>
+          <Menu.Positioner>
+            <Menu.Content>
+              <Menu.Item value="save" disabled={palette.swatches.length === 0} onSelect={save}>
+                Save as a file
+              </Menu.Item>
+              <Menu.Item value="open" disabled={!mayEdit} onSelect={() => input.current!.click()}>
+                Open a palette file…
+              </Menu.Item>
+              <Menu.Item value="shelf" disabled={!mayEdit || palette.swatches.length === 0} onSelect={() => setPutting(true)}>
+                Put on the shelf…
+              </Menu.Item>
+              <Menu.Separator />
+              <Menu.Item
+                value="delete"
+                disabled={!mayEdit}
+                onSelect={() => run({ label: `Delete ${palette.name}`, steps: [{ do: 'palette.remove', id: palette.id }] })}
+              >
+                Delete palette
+              </Menu.Item>
+            </Menu.Content>
+          </Menu.Positioner>
+        </Portal>
+      </Menu.Root>
+      <input
+        ref={input}
+        type="file"
+        hidden
+        aria-label="Palette file"
+        accept=".json"
+        onChange={(event) => {
+          const [file] = event.target.files ?? [];
+          // The same file may be opened again.
+          event.target.value = '';
+          if (file) void open(file);
+        }}
+      />
+      <PutOnShelf open={putting} onOpen={setPutting} />
+    </>
+  );
+}
