@@ -47,7 +47,11 @@ export function notations(colour: ReadColour): Notation[] {
     { id: 'linear', label: 'Linear', text: `color(srgb-linear ${floats([lin.r, lin.g, lin.b])}${a})` },
     { id: 'float', label: 'Float', text: `color(srgb ${floats([shown.r, shown.g, shown.b])}${a})` },
     { id: 'integer', label: 'Integer', text: String((r8 << 16) | (g8 << 8) | b8) },
-    { id: 'cmyk', label: 'CMYK, uncalibrated', text: `cmyk(${cmyk([shown.r, shown.g, shown.b]).map(percent).join(' ')})` },
+    {
+      id: 'cmyk',
+      label: 'CMYK, un\u00adcali\u00adbrated',
+      text: `cmyk(${cmyk([shown.r, shown.g, shown.b]).map(percent).join(' ')})`,
+    },
   ];
 }
 

@@ -35,7 +35,7 @@ import { CommitInput } from '@/ui/commit-input';
 import { ribbon } from '@/ui/ribbon';
 import { chosenIn, choice, clicked } from './chosen';
 import { cellSize, GAP, useGridView } from './grid-view';
-import { dissolveRow, moveRow, renameRow, rowsOf, type Row } from './rows';
+import { dissolveRow, moveRow, renameRow, rowsOf, sharedStart, type Row } from './rows';
 import { deleteSwatches, insertSwatch, moveSwatches } from './swatch-edits';
 import css from './mix.module.css';
 
@@ -46,7 +46,9 @@ const TALLEST = 372;
 const ROW = 'row:';
 
 /** One line of the grid as it is drawn: the head of a row, or some swatches side by side. */
-type Line = { readonly head: Row } | { readonly swatches: readonly Swatch[]; readonly from: number; readonly last: boolean };
+type Line =
+  | { readonly head: Row }
+  | { readonly swatches: readonly Swatch[]; readonly from: number; readonly last: boolean; readonly unsaid: number };
 
 /** The palette's swatches in their order, row by row; lines that are out of sight are not drawn. */
 export function Grid({ palette }: { palette: Palette }) {
@@ -73,6 +75,13 @@ export function Grid({ palette }: { palette: Palette }) {
   });
   // Lines keep the heights they were drawn with until told otherwise.
   useEffect(() => virtual.measure(), [virtual, lineHeight, lines]);
+  // What is added at the end comes into sight.
+  const last = useRef(palette.swatches.at(-1)?.id);
+  useEffect(() => {
+    const id = palette.swatches.at(-1)?.id;
+    if (id !== last.current && lines.length > 0) virtual.scrollToIndex(lines.length - 1);
+    last.current = id;
+  }, [palette.swatches, lines, virtual]);
   const sensors = useSensors(
     // A few pixels of movement make a drag, so that a click stays a click.
     useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
@@ -135,6 +144,7 @@ export function Grid({ palette }: { palette: Palette }) {
                       swatch={swatch}
                       place={line.from + at + 1}
                       words={size.words > 0}
+                      unsaid={line.unsaid}
                       lead={swatch.id === chosen.lead?.id || (!chosen.lead && line.from + at === 0)}
                       chosen={chosenIds.has(swatch.id)}
                       onChoose={choose}
@@ -161,17 +171,19 @@ function linesOf(rows: readonly Row[], columns: number, mayEdit: boolean): Line[
   let from = 0;
   rows.forEach((row, at) => {
     if (row.label !== null) lines.push({ head: row });
+    const unsaid = sharedStart(row).length;
     const room = row.swatches.length + (mayEdit && at === rows.length - 1 ? 1 : 0);
     for (let start = 0; start < room; start += columns) {
       lines.push({
         swatches: row.swatches.slice(start, start + columns),
         from: from + start,
         last: room > row.swatches.length && start + columns >= room,
+        unsaid,
       });
     }
     from += row.swatches.length;
   });
-  if (rows.length === 0 && mayEdit) lines.push({ swatches: [], from: 0, last: true });
+  if (rows.length === 0 && mayEdit) lines.push({ swatches: [], from: 0, last: true, unsaid: 0 });
   return lines;
 }
 
@@ -318,13 +330,15 @@ interface SwatchCellProps {
   swatch: Swatch;
   place: number;
   words: boolean;
+  /** So many letters of the name are said by the row. */
+  unsaid: number;
   /** Where the Tab key comes in. */
   lead: boolean;
   chosen: boolean;
   onChoose: (id: string, event: MouseEvent) => void;
 }
 
-const SwatchCell = memo(function SwatchCell({ swatch, place, words, lead, chosen, onChoose }: SwatchCellProps) {
+const SwatchCell = memo(function SwatchCell({ swatch, place, words, unsaid, lead, chosen, onChoose }: SwatchCellProps) {
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: swatch.id });
   const live = useLiveSwatch(swatch);
   const colour = readColour(live.value)!;
@@ -349,7 +363,7 @@ const SwatchCell = memo(function SwatchCell({ swatch, place, words, lead, chosen
       </span>
       {words && (
         <>
-          <span className={css.name}>{swatch.name}</span>
+          <span className={css.name}>{swatch.name.slice(unsaid)}</span>
           <code className={css.hex}>{colour.hex}</code>
         </>
       )}

@@ -113,7 +113,7 @@ function Plots({ palette, lead }: { palette: Palette; lead: string | null }) {
           <LightnessPlot swatches={swatches} selected={lead} />
         </figure>
         <figure>
-          <figcaption>Hue and chroma; drag the dots</figcaption>
+          <figcaption>Hue and chroma</figcaption>
           <HueChromaPlot swatches={swatches} selected={lead} />
         </figure>
         {swatches.length > 1 && (

@@ -8,6 +8,17 @@ export interface Row {
   readonly swatches: readonly Swatch[];
 }
 
+/** What the names of a row begin with, all of them, up to a space: under the patches it need not be said each time. */
+export function sharedStart({ label, swatches }: Row): string {
+  if (label === null || swatches.length < 2) return '';
+  const [first, ...others] = swatches.map(({ name }) => name);
+  let end = first!.lastIndexOf(' ') + 1;
+  while (end > 0 && !others.every((name) => name.startsWith(first!.slice(0, end)) && name.length > end)) {
+    end = first!.lastIndexOf(' ', end - 2) + 1;
+  }
+  return first!.slice(0, end);
+}
+
 export function rowsOf(palette: Palette): Row[] {
   const rows: { label: string | null; swatches: Swatch[] }[] = [];
   for (const swatch of palette.swatches) {

@@ -30,7 +30,7 @@ test('dropped where it was, nothing happens', () => {
 
 test('a swatch put between two is their mean, and has a plain name', () => {
   const { command, id: made } = insertSwatch(core, id('Keel'));
-  expect(names(command)).toEqual(['Harbour', 'Shoal', 'Foam', 'Bluish grey', 'Keel', 'Lamp', 'Buoy', 'Rope', 'Mist']);
+  expect(names(command)).toEqual(['Harbour', 'Shoal', 'Foam', 'Greyish greenish blue', 'Keel', 'Lamp', 'Buoy', 'Rope', 'Mist']);
   expect(command.steps[0]).toMatchObject({ swatches: [{ id: made, value: '#7a8b90' }] });
   // At an end, and in an empty palette, there is only one neighbour or none.
   expect(insertSwatch(core, null).command.steps[0]).toMatchObject({ swatches: [{ value: '#d3d8dc' }] });

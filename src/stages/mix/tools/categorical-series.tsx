@@ -55,7 +55,7 @@ export function CategoricalSeries({ palette, choice }: ToolProps & { choice: Rea
   const toggle = (id: Vision) => setVisions(visions.includes(id) ? visions.filter((one) => one !== id) : [...visions, id]);
   return (
     <ToolFrame
-      title="Series for data"
+      title="Series"
       choice={choice}
       on={progress === null ? undefined : `comparing, ${Math.round(progress * 100)} %`}
       acts={

@@ -24,7 +24,7 @@ export function DivergingSeries({ palette, chosen, choice }: ToolProps & { choic
   const label = `${low?.name ?? ''} to ${high?.name ?? ''}`.slice(0, 110);
   return (
     <ToolFrame
-      title="Series for data"
+      title="Series"
       choice={choice}
       on={
         low === high ? 'needs two colours for its arms' : `from ${low?.name} to ${high?.name}; choose two others for other arms`

@@ -1,4 +1,6 @@
 import { useMemo, useState, type ReactNode } from 'react';
+import type { Swatch } from '@/core/brand/document';
+import { readColour } from '@/core/colour/read';
 import { CLASSES, sequential, type Sequential } from '@/core/palette/series';
 import { Choice, Dial } from '@/ui/dial';
 import { SeriesPlot } from '@/ui/plots/series-plot';
@@ -19,7 +21,7 @@ export function SequentialSeries({ palette, chosen, choice }: ToolProps & { choi
   const [chroma, setChroma] = useState(1);
   const [first, setFirst] = useState<Sequential['first']>('light');
   const sources = useMemo(
-    () => (chosen.all.length > 0 ? chosen.all : palette.swatches.slice(0, 1)),
+    () => (chosen.all.length > 0 ? chosen.all : liveliest(palette.swatches)),
     [chosen.all, palette.swatches],
   );
   const values = useMemo(() => {
@@ -31,7 +33,7 @@ export function SequentialSeries({ palette, chosen, choice }: ToolProps & { choi
   const label = `${sources[0]?.name ?? 'Sequential'} series`;
   return (
     <ToolFrame
-      title="Series for data"
+      title="Series"
       choice={choice}
       on={
         sources.length === 0
@@ -74,4 +76,10 @@ export function SequentialSeries({ palette, chosen, choice }: ToolProps & { choi
       {values.length > 1 && <SeriesPlot values={values} />}
     </ToolFrame>
   );
+}
+
+/** The one with the most chroma, which says best what hue is meant; none of none. */
+function liveliest(swatches: readonly Swatch[]): readonly Swatch[] {
+  const chroma = ({ value }: Swatch) => readColour(value)!.oklch[1];
+  return swatches.length === 0 ? [] : [swatches.reduce((best, one) => (chroma(one) > chroma(best) ? one : best))];
 }

@@ -96,7 +96,7 @@ export function SettleTool({ palette, chosen }: ToolProps) {
     >
       <div className={css.two}>
         <div>{result?.before && result.after && <EvennessFigures before={result.before} after={result.after} />}</div>
-        <div>
+        <div className={css.stack}>
           <Dial
             label="Share of the way"
             shown={`${Math.round(share * 100)} %`}

@@ -4,7 +4,6 @@ import type { Command } from '@/core/brand/commands';
 import type { Palette, Swatch } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
-import { tell } from '@/ui/notices';
 import type { Chosen } from '../chosen';
 import { addRow } from '../rows';
 import css from './tools.module.css';
@@ -72,10 +71,7 @@ export function PlaceButtons({ palette, label, colours, kind = palette.kind, row
     if (run({ label: `Make the palette ${label}`, steps: [{ do: 'palette.add', palette: made, before: null }] }))
       choosePalette(made.id);
   };
-  const asRow = () => {
-    if (run(addRow(palette, label, colours)))
-      tell(`${label}: ${colours.length} colours stand as a row at the end of ${palette.name}.`);
-  };
+  const asRow = () => run(addRow(palette, label, colours));
   return (
     <>
       <Button size="xs" variant="outline" disabled={disabled} onClick={asPalette}>
