@@ -48,7 +48,12 @@ export function commandFor(brand: Brand, { kind, a, b, c }: Pick): Command {
     () =>
       chosen[0] === undefined ? undefined : { do: 'swatch.edit', id: chosen[0], set: { name: `R ${c}`, locked: c % 2 === 0 } },
     () => chosen[0] !== undefined && { do: 'swatch.edit', id: chosen[0], set: { row: c % 3 === 0 ? null : `Row ${c % 4}` } },
-    () => chosen[0] !== undefined && { do: 'swatch.edit', id: chosen[0], set: { settled: c % 3 === 0 ? null : { from: '#123', to: '#456' } } },
+    () =>
+      chosen[0] !== undefined && {
+        do: 'swatch.edit',
+        id: chosen[0],
+        set: { settled: c % 3 === 0 ? null : { from: '#123', to: '#456' } },
+      },
     () => (chosen.length > 0 ? { do: 'swatch.remove', ids: chosen } : undefined),
     () =>
       chosen.length > 0 && palette

@@ -319,9 +319,11 @@ function RowHead({ palette, row, rows, mayEdit }: RowHeadProps) {
 function DraggedRow({ rows }: { rows: readonly Row[] }) {
   const { active } = useDndContext();
   const row = rows.find(({ label }) => ROW + label === active?.id);
+  // Only for rows: an overlay, even an empty one, would be measured in place of a swatch that is dragged.
+  if (!row) return null;
   return (
     <DragOverlay dropAnimation={null}>
-      {row && <i className={css.draggedRow} style={{ background: ribbon(row.swatches.map(({ value }) => value)) }} />}
+      <i className={css.draggedRow} style={{ background: ribbon(row.swatches.map(({ value }) => value)) }} />
     </DragOverlay>
   );
 }

@@ -1,7 +1,6 @@
 'use client';
 
 import { memo, type PointerEvent } from 'react';
-import { ReferenceDot, ReferenceLine, Scatter, ScatterChart, XAxis, YAxis } from 'recharts';
 import { readColour } from '@/core/colour/read';
 import type { Swatch } from '@/core/brand/document';
 import type { Command } from '@/core/brand/commands';
@@ -23,7 +22,10 @@ function place(swatch: Swatch): { x: number; y: number; hex: string } {
   return { x: Math.min(c, EDGE) * Math.cos(angle), y: Math.min(c, EDGE) * Math.sin(angle), hex };
 }
 
-/** The swatches in the plane of hue (angle) and chroma (distance from the middle), OKLCH. */
+/**
+ * The swatches in the plane of hue (angle) and chroma (distance from the middle), OKLCH. Drawn by hand: a dot must stay the
+ * same element while its colour changes, or it would lose the focus and the pointer.
+ */
 export const HueChromaPlot = memo(function HueChromaPlot({
   swatches,
   selected,
@@ -31,29 +33,17 @@ export const HueChromaPlot = memo(function HueChromaPlot({
   swatches: readonly Swatch[];
   selected: string | null;
 }) {
-  const points = swatches.map((swatch) => ({ ...place(swatch), swatch }));
+  const [x, y] = [WIDTH / 2, HEIGHT / 2];
   return (
-    <ScatterChart
-      width={WIDTH}
-      height={HEIGHT}
-      margin={{ top: MARGIN, right: MARGIN, bottom: MARGIN, left: MARGIN }}
-      accessibilityLayer={false}
-    >
-      <XAxis type="number" dataKey="x" domain={[-EDGE, EDGE]} hide />
-      <YAxis type="number" dataKey="y" domain={[-EDGE, EDGE]} hide />
-      {[EDGE, EDGE / 2].map((radius) => (
-        <ReferenceDot key={radius} x={0} y={0} r={(radius / EDGE) * 76} fill="none" stroke="var(--line)" />
+    <svg width={WIDTH} height={HEIGHT} role="group" aria-label="Hue and chroma">
+      {[1, 0.5].map((share) => (
+        <circle key={share} cx={x} cy={y} r={share * 76} fill="none" stroke="var(--line)" />
       ))}
-      <ReferenceLine x={0} stroke="var(--line)" />
-      <ReferenceLine y={0} stroke="var(--line)" />
-      <Scatter
-        data={points}
-        isAnimationActive={false}
-        shape={(props: { payload?: { swatch: Swatch } }) => (
-          <LiveDot swatch={props.payload!.swatch} chosen={props.payload!.swatch.id === selected} />
-        )}
-      />
-    </ScatterChart>
+      <path d={`M${x} ${MARGIN}V${HEIGHT - MARGIN}M${MARGIN} ${y}H${WIDTH - MARGIN}`} stroke="var(--line)" />
+      {swatches.map((swatch) => (
+        <LiveDot key={swatch.id} swatch={swatch} chosen={swatch.id === selected} />
+      ))}
+    </svg>
   );
 });
 

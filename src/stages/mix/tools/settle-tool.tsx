@@ -58,14 +58,18 @@ export function SettleTool({ palette, chosen }: ToolProps) {
     [palette.swatches, some, picked],
   );
   const tooMany = palette.swatches.length > MOST;
-  const { value: whole, progress } = useComputed(JSON.stringify([unsettled, limit, tooMany]), async (_, signal) =>
-    tooMany ? null : { of: unsettled, settled: await settleAll(unsettled, limit, signal) },
+  const {
+    value: whole,
+    progress,
+    current,
+  } = useComputed(JSON.stringify([unsettled, limit, tooMany]), async (_, signal) =>
+    tooMany ? null : settleAll(unsettled, limit, signal),
   );
   const wanted = useDeferredValue(share);
   // An outcome of another palette than the one shown is not shown.
   const result = useMemo(
-    () => (whole && whole.of === unsettled ? settledShare(unsettled, whole.settled, wanted) : null),
-    [whole, unsettled, wanted],
+    () => (whole && current ? settledShare(unsettled, whole, wanted) : null),
+    [whole, current, unsettled, wanted],
   );
   const command = useMemo(
     () =>
@@ -86,7 +90,7 @@ export function SettleTool({ palette, chosen }: ToolProps) {
     <ToolFrame
       title="Settle"
       on={
-        progress !== null
+        !current
           ? 'looking for a better place for each …'
           : result && !command
             ? 'nothing is better within this reach'

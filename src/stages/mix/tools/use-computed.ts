@@ -9,6 +9,8 @@ export interface Computed<T> {
   readonly value: T | null;
   /** 0..1 while it is computed; null at rest. */
   readonly progress: number | null;
+  /** Whether the outcome is that of the wish as it is now. */
+  readonly current: boolean;
 }
 
 /**
@@ -18,19 +20,23 @@ export function useComputed<T>(
   key: string,
   compute: (onProgress: (share: number) => void, signal: AbortSignal) => Promise<T>,
 ): Computed<T> {
-  const [state, setState] = useState<Computed<T>>({ value: null, progress: null });
+  const [state, setState] = useState<{ value: T | null; progress: number | null; of: string | null }>({
+    value: null,
+    progress: null,
+    of: null,
+  });
   useEffect(() => {
     const stopper = new AbortController();
     const timer = setTimeout(() => {
       const onProgress = (progress: number) => {
-        if (!stopper.signal.aborted) setState(({ value }) => ({ value, progress }));
+        if (!stopper.signal.aborted) setState((was) => ({ ...was, progress }));
       };
       onProgress(0);
       compute(onProgress, stopper.signal).then(
-        (value) => setState({ value, progress: null }),
+        (value) => setState({ value, progress: null, of: key }),
         (error: unknown) => {
           if (stopper.signal.aborted) return;
-          setState(({ value }) => ({ value, progress: null }));
+          setState((was) => ({ ...was, progress: null }));
           tell(
             `This could not be computed: ${error instanceof Error ? error.message : 'the worker failed'}. Nothing has changed.`,
           );
@@ -43,5 +49,5 @@ export function useComputed<T>(
     };
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the key says all that compute depends on
   }, [key]);
-  return state;
+  return { value: state.value, progress: state.progress, current: state.of === key };
 }
