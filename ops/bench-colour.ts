@@ -1,9 +1,14 @@
 /** The colour core against general-purpose colour libraries on equal input, all in one run: ratios count, not times. */
 import Color from 'colorjs.io';
-import { differenceCiede2000, toGamut, type Lab65 } from 'culori';
-import { ciede2000 } from '../src/core/colour/difference';
+import { converter, differenceCiede2000, formatHex, parse, toGamut, type Hsv, type Lab65 } from 'culori';
+import { ciede2000, differences } from '../src/core/colour/difference';
+import { bytesToOklch, hexToOklch, oklchToBytes, oklchToHex } from '../src/core/colour/eight-bit';
 import { showOklch } from '../src/core/colour/gamut';
 import type { LabD65 } from '../src/core/colour/lab';
+import { notations } from '../src/core/colour/notations';
+import { readColour } from '../src/core/colour/read';
+import { categorical } from '../src/core/palette/categorical';
+import { settle } from '../src/core/palette/settle';
 
 const RUNS = 7;
 
@@ -25,6 +30,16 @@ const labs = Array.from({ length: 256 }, (): LabD65 => [random() * 100, random()
 const culoriLabs = labs.map(([l, a, b]): Lab65 => ({ mode: 'lab65', l, a, b }));
 const colorjsLabs = labs.slice(0, 48).map((coords) => new Color('lab-d65', [...coords]));
 const vivid = Array.from({ length: 4_000 }, () => [0.2 + random() * 0.7, 0.25 + random() * 0.15, random() * 360] as const);
+const hexes = Array.from(
+  { length: 60_000 },
+  () =>
+    `#${Math.floor(random() * 0x1000000)
+      .toString(16)
+      .padStart(6, '0')}`,
+);
+const bytes = Uint8Array.from(hexes.flatMap((hex) => [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16))));
+const [numbersOf, bytesBack] = [new Float64Array(bytes.length), new Uint8Array(bytes.length)];
+const culoriOklch = converter('oklch');
 const culoriDifference = differenceCiede2000();
 const culoriToGamut = toGamut('rgb', 'oklch');
 
@@ -39,7 +54,33 @@ function pairs<T>(list: readonly T[], difference: (one: T, two: T) => number): n
   return list.length ** 2;
 }
 
+/** There and back by strings, as the library does it. */
+const culoriThereAndBack = () => {
+  for (const hex of hexes) formatHex(culoriOklch(hex));
+  return hexes.length;
+};
+
 const ROWS: readonly Row[] = [
+  {
+    what: 'hex to OKLCH and back, as strings',
+    own: () => {
+      for (const hex of hexes) {
+        const [l, c, h] = hexToOklch(hex);
+        oklchToHex(l, c, h);
+      }
+      return hexes.length;
+    },
+    others: [{ name: 'culori', run: culoriThereAndBack }],
+  },
+  {
+    what: 'bytes to OKLCH and back, typed arrays',
+    own: () => {
+      bytesToOklch(bytes, numbersOf);
+      oklchToBytes(numbersOf, bytesBack);
+      return hexes.length;
+    },
+    others: [{ name: 'culori’s strings', run: culoriThereAndBack }],
+  },
   {
     what: 'ΔE2000 of two Lab colours',
     own: () => pairs(labs, ciede2000),
@@ -92,8 +133,78 @@ export function colourTable(): string {
     const compared = others.map(({ name, run }) => `${(fast / speed(run)).toFixed(1)} x ${name}`);
     return `| ${what} | ${(fast / 1e6).toFixed(2)} million a second | ${compared.join(', ')} |`;
   });
-  const started = performance.now();
-  pairs(labs, ciede2000);
-  const square = (performance.now() - started).toFixed(0);
-  return `| the colour core | speed | against |\n|---|---|---|\n${lines.join('\n')}\n\nAll pairs of 256 colours: ${square} ms.\n`;
+  return [
+    `| the colour core | speed | against |\n|---|---|---|\n${lines.join('\n')}`,
+    `ΔE2000 of 256 colours with each other: ${milliseconds(() => differences(labs))} ms.`,
+    `Of all 16,777,216 colours ${wrongOfAll()} come back from OKLCH as another.`,
+    `Of ${STRATA.toLocaleString('en')} colours spread evenly among them ${wrongAsText()} come back as another through the notations.`,
+    `Twelve categories for all kinds of vision: ${milliseconds(twelve)} ms. Settling 64 colours: ${milliseconds(settling)} ms.`,
+  ].join('\n\n');
+}
+
+/** The median of some runs after one to warm up. */
+function milliseconds(run: () => unknown): string {
+  run();
+  const times = Array.from({ length: RUNS }, () => {
+    const started = performance.now();
+    run();
+    return performance.now() - started;
+  });
+  return times.sort((one, two) => one - two)[RUNS >> 1]!.toFixed(1);
+}
+
+const twelve = () =>
+  categorical({
+    count: 12,
+    given: [],
+    ground: '#ffffff',
+    contrast: 3,
+    visions: ['protan', 'deutan', 'tritan'],
+    lightness: [0.42, 0.82],
+    liveliness: 0.5,
+  });
+
+const unsettled = hexes.slice(0, 64).map((value) => ({ value, locked: false }));
+const settling = () => settle(unsettled);
+
+/** Every 8-bit colour there is, to OKLCH and back. */
+function wrongOfAll(): number {
+  const plane = new Uint8Array(3 * 65_536);
+  const [oklch, back] = [new Float64Array(plane.length), new Uint8Array(plane.length)];
+  let wrong = 0;
+  for (let red = 0; red < 256; red++) {
+    for (let rest = 0; rest < 65_536; rest++) plane.set([red, rest >> 8, rest & 255], 3 * rest);
+    bytesToOklch(plane, oklch);
+    oklchToBytes(oklch, back);
+    for (let at = 0; at < plane.length; at += 3) {
+      if (plane[at] !== back[at] || plane[at + 1] !== back[at + 1] || plane[at + 2] !== back[at + 2]) wrong++;
+    }
+  }
+  return wrong;
+}
+
+/** A prime step through all colours meets every part of the cube. */
+const STEP = 83;
+const STRATA = Math.ceil(0x1000000 / STEP);
+
+/** Colours that a notation does not give back, written by us and read by the library's parser. */
+function wrongAsText(): number {
+  const toRgb = converter('rgb');
+  let wrong = 0;
+  for (let value = 0; value < 0x1000000; value += STEP) {
+    const hex = `#${value.toString(16).padStart(6, '0')}`;
+    const back = (id: string, text: string) => {
+      if (id === 'integer') return Number(text) === value;
+      // What is no CSS is read by hand; CMYK promises nothing.
+      const colour = id === 'hsv' ? hsv(text) : parse(text);
+      return formatHex(toRgb(colour)) === hex;
+    };
+    if (notations(readColour(hex)!).some(({ id, text }) => id !== 'cmyk' && !back(id, text))) wrong++;
+  }
+  return wrong;
+}
+
+function hsv(text: string): Hsv {
+  const [h, s, v] = text.match(/[\d.]+/g)!.map(Number) as [number, number, number];
+  return { mode: 'hsv', h, s: s / 100, v: v / 100 };
 }

@@ -6,7 +6,7 @@
 import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import puppeteer, { type ElementHandle } from 'puppeteer-core';
+import puppeteer, { type ElementHandle, type Page } from 'puppeteer-core';
 import sharp from 'sharp';
 import { colourTable } from './bench-colour';
 import { extractionTable, worstOfBadFiles } from './bench-readers';
@@ -66,15 +66,15 @@ try {
     await page.locator(`::-p-xpath(//nav//button[contains(., "${name}")])`).click();
     await page.waitForFunction((title) => document.querySelector<HTMLInputElement>('h1 input')?.value === title, {}, name);
     await (await page.$$('[data-swatch]'))[3]!.click();
-    const box = (await (await page.waitForSelector('input[type=range]', { visible: true }))!.boundingBox())!;
-    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
     const idle = await frameTimes(page, MOVES, (at) => page.mouse.move(650 + (at % 60), 790));
-    await page.mouse.move(x, y);
-    await page.mouse.down();
-    const busy = await frameTimes(page, MOVES, (at) => page.mouse.move(x + 140 * Math.sin(at / 12), y));
-    await page.mouse.up();
-    const control = quantile(idle, 0.5);
-    rows.push(`| ${name} | ${busy.length} | ${cell(busy, 0.5)} | ${cell(busy, 0.95)} | ${control.toFixed(1)} |`);
+    const control = quantile(idle, 0.5).toFixed(1);
+    for (const tool of ['Tune', 'Adjust']) {
+      await page.locator(`::-p-xpath(//button[@role="tab"][.="${tool}"])`).click();
+      const busy = await dragged(page, `section[aria-label=${tool}] input[type=range]`);
+      const what = tool === 'Tune' ? 'one swatch tuned' : 'all adjusted';
+      rows.push(`| ${name}, ${what} | ${busy.length} | ${cell(busy, 0.5)} | ${cell(busy, 0.95)} | ${control} |`);
+    }
+    await page.locator('::-p-xpath(//button[@role="tab"][.="Tune"])').click();
   }
   const large = join(folder, 'photograph.jpg');
   const { data, width, height } = photograph(4_000, 3_000);
@@ -107,6 +107,19 @@ try {
   await closeDatabase();
   await stopCluster(cluster);
   rmSync(folder, { recursive: true, force: true });
+}
+
+/** Frame times while the first slider found is dragged to and fro. */
+async function dragged(page: Page, slider: string): Promise<number[]> {
+  const found = (await page.waitForSelector(slider, { visible: true }))!;
+  await found.evaluate((element) => element.scrollIntoView({ block: 'center' }));
+  const box = (await found.boundingBox())!;
+  const [x, y, reach] = [box.x + box.width / 2, box.y + box.height / 2, Math.min(140, box.width / 2 - 8)];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  const times = await frameTimes(page, MOVES, (at) => page.mouse.move(x + reach * Math.sin(at / 12), y));
+  await page.mouse.up();
+  return times;
 }
 
 function quantile(values: readonly number[], share: number): number {

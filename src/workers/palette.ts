@@ -17,23 +17,34 @@ export function settleAll(colours: readonly Unsettled[], limit: number, signal: 
   return inWorker((worker) => worker.settle(colours, limit), signal);
 }
 
+interface Started {
+  readonly worker: Worker;
+  /** Wrapped once: when a wrapping is collected as garbage, the worker hears nothing any more. */
+  readonly remote: Remote<PaletteWorker>;
+}
+
 /** The worker at rest, kept for the next time: starting one costs more than most of its work. */
-let resting: Worker | null = null;
+let resting: Started | null = null;
+
+function start(): Started {
+  const worker = new Worker(new URL('./palette.worker.ts', import.meta.url), { type: 'module' });
+  return { worker, remote: wrap<PaletteWorker>(worker) };
+}
 
 async function inWorker<T>(work: (worker: Remote<PaletteWorker>) => Promise<T>, signal: AbortSignal): Promise<T> {
-  const worker = resting ?? new Worker(new URL('./palette.worker.ts', import.meta.url), { type: 'module' });
+  const started = resting ?? start();
   resting = null;
   let stop = () => {};
   const stopped = new Promise<never>((_, reject) => (stop = () => reject(signal.reason as Error)));
   signal.addEventListener('abort', stop);
   try {
-    const result = await Promise.race([work(wrap<PaletteWorker>(worker)), stopped]);
-    if (resting) worker.terminate();
-    else resting = worker;
+    const result = await Promise.race([work(started.remote), stopped]);
+    if (resting) started.worker.terminate();
+    else resting = started;
     return result;
   } catch (error) {
     // Its computation cannot be asked to stop half-way.
-    worker.terminate();
+    started.worker.terminate();
     throw error;
   } finally {
     signal.removeEventListener('abort', stop);

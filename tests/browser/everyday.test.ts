@@ -38,7 +38,8 @@ test('a palette is renamed in its title, given a kind, and not deleted while tok
   await ida.sees('House colours');
   await ida.page.select('select[aria-label="Kind of palette"]', 'loose');
   await ida.page.waitForFunction(() => !document.querySelector('nav[aria-label=Palettes]')!.textContent!.startsWith('Brand'));
-  await ida.click('Delete palette');
+  await ida.click('Palette');
+  await (await ida.find('[role=menuitem] ::-p-text(Delete palette)')).click();
   await ida.sees('These swatches cannot go while surface.page, surface.header, text.default and');
 });
 

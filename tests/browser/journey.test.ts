@@ -58,7 +58,7 @@ test('mix: typed, slid, dragged, inserted, locked, deleted, and all of it undone
   await ida.page.waitForFunction(() => document.querySelector('[data-swatch]')?.getAttribute('aria-label') !== 'Dusk, #3c4a6b');
   expect(await ida.texts('[data-testid=notations] li')).toContain('OKLCH oklch(0.42 0.06 270)');
 
-  const thumb = await ida.find('input[type=range]');
+  const thumb = await ida.find('section[aria-label=Tune] input[type=range]');
   const box = (await thumb.boundingBox())!;
   await ida.page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await ida.page.mouse.down();

@@ -57,6 +57,18 @@ test.each(['paper', 'mid', 'ink'])('on %s every stage is readable and free of se
   }
 });
 
+test('on mid grey every tool of Mix is readable and free of serious findings', async () => {
+  await (await ida.find('[role=radio][aria-label^="Mid grey"]')).click();
+  await ida.stage('Mix');
+  await (await ida.find('[data-swatch]')).click();
+  for (const label of await ida.texts('[role=tab]')) {
+    await (await ida.find(`::-p-xpath(//button[@role="tab"][.="${label}"])`)).click();
+    if (label === 'Series') await ida.sees('The closest two are');
+    if (label === 'Settle') await ida.sees('farthest nudge');
+    expect([label, await findings(ida)]).toEqual([label, []]);
+  }
+});
+
 test('on mid grey every way of gathering is readable and free of serious findings', async () => {
   await (await ida.find('[role=radio][aria-label^="Mid grey"]')).click();
   await ida.stage('Gather');

@@ -331,7 +331,7 @@ test('any palette gives a terminal’s sixteen colours, which are then edited on
   }
 });
 
-test('a palette saved as a file comes back the same, with its maker; so it does from the shelf', async () => {
+test('a palette saved as a file comes back the same, with its maker', async () => {
   const folder = await ida.downloads();
   await open('Route lines');
   await ida.click('Palette');

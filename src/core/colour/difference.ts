@@ -93,6 +93,20 @@ export function ciede2000(one: LabD65, two: LabD65): number {
   return Math.sqrt(Math.max(0, l * l + c * c + h * h + rt * c * h));
 }
 
+/** ΔE2000 of each colour with each, row by row, as many numbers as the square of their count; each pair is computed once. */
+export function differences(labs: readonly LabD65[]): Float64Array {
+  const count = labs.length;
+  const all = new Float64Array(count * count);
+  for (let one = 0; one < count; one++) {
+    for (let two = one + 1; two < count; two++) {
+      const distance = ciede2000(labs[one]!, labs[two]!);
+      all[one * count + two] = distance;
+      all[two * count + one] = distance;
+    }
+  }
+  return all;
+}
+
 /** The square root of c⁷ / (c⁷ + 25⁷), by which the formula tells greys from colours. */
 function greyed(c: number): number {
   const c2 = c * c;

@@ -78,6 +78,12 @@ export function plainName(colour: ReadColour): string {
   return [modifier(lightness, chroma, name), name].filter(Boolean).join(' ');
 }
 
+/** The plain name as a swatch would have it: "Light yellow". */
+export function plainTitle(colour: ReadColour): string {
+  const name = plainName(colour);
+  return name.charAt(0).toUpperCase() + name.slice(1);
+}
+
 /** Oranges and yellows turn brown and olive far earlier than reds and blues turn dark. */
 function darkFrom(hue: number): number {
   if (hue >= 30 && hue < 66) return hue < 43 ? 45 : 58;

@@ -1,7 +1,7 @@
 import type { Command, Step } from '@/core/brand/commands';
 import { LIMITS, type Brand, type Palette, type Swatch } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
-import { plainName } from '@/core/colour/plain-name';
+import { plainTitle } from '@/core/colour/plain-name';
 import { readColour } from '@/core/colour/read';
 
 /** A middle grey in the palette's run of lightness: somewhere to start from. */
@@ -13,7 +13,7 @@ export function insertSwatch(palette: Palette, before: string | null): { command
   const [left, right] = [palette.swatches[at - 1], palette.swatches[at]];
   const value = left && right ? between(left, right) : ((left ?? right)?.value ?? FIRST_COLOUR);
   const row = (right ?? left)?.row;
-  const name = sentence(plainName(readColour(value)!));
+  const name = plainTitle(readColour(value)!);
   const swatch: Swatch = { id: newId(), name, value, locked: false, ...(row !== undefined && { row }) };
   return {
     id: swatch.id,
@@ -28,10 +28,6 @@ function between(left: Swatch, right: Swatch): string {
   const [one, two] = [readColour(left.value)!, readColour(right.value)!];
   const mean = one.rgb.map((channel, at) => (channel + two.rgb[at]!) / 2);
   return readColour(`rgb(${mean.map((channel) => Math.round(channel * 255)).join(' ')})`)!.hex;
-}
-
-function sentence(words: string): string {
-  return words.charAt(0).toUpperCase() + words.slice(1);
 }
 
 /** The chosen swatches once more, after the last of them. */

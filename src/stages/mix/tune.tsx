@@ -2,6 +2,7 @@ import { memo, useEffect, useEffectEvent, useMemo, useRef } from 'react';
 import type { Swatch } from '@/core/brand/document';
 import { showOklch } from '@/core/colour/gamut';
 import { oklchText } from '@/core/colour/notations';
+import { plainTitle } from '@/core/colour/plain-name';
 import { hexOf, readColour, type ReadColour } from '@/core/colour/read';
 import { useBrand, useBrandStore, useLiveSwatch, useMayEdit } from '@/ui/brand-context';
 import { CommitInput } from '@/ui/commit-input';
@@ -33,6 +34,8 @@ export function Tune({ swatch }: { swatch: Swatch }) {
 
 const Fields = memo(function Fields({ swatch, mayEdit }: { swatch: Swatch; mayEdit: boolean }) {
   const run = useBrand((state) => state.run);
+  const suggested = plainTitle(readColour(swatch.value)!);
+  const rename = (name: string) => run(editSwatch(swatch, `Rename ${swatch.name} to ${name}`, { name }));
   const commitValue = (value: string) => {
     if (readColour(value)) return run(editSwatch(swatch, `Set ${swatch.name} to ${value}`, { value }));
     const bare = readColour(`#${value}`);
@@ -47,12 +50,13 @@ const Fields = memo(function Fields({ swatch, mayEdit }: { swatch: Swatch; mayEd
     <div className={css.fields}>
       <label>
         Name
-        <CommitInput
-          value={swatch.name}
-          disabled={!mayEdit}
-          onCommit={(name) => run(editSwatch(swatch, `Rename ${swatch.name} to ${name}`, { name }))}
-        />
+        <CommitInput value={swatch.name} disabled={!mayEdit} onCommit={rename} />
       </label>
+      {mayEdit && suggested.toLowerCase() !== swatch.name.toLowerCase() && (
+        <button className={css.suggested} onClick={() => rename(suggested)}>
+          Call it {suggested}
+        </button>
+      )}
       <label>
         Colour, as any CSS text
         <CommitInput value={swatch.value} disabled={swatch.locked || !mayEdit} mono onCommit={commitValue} />

@@ -79,9 +79,9 @@ function LiveDot({ swatch, chosen }: { swatch: Swatch; chosen: boolean }) {
       fill={hex}
       stroke={chosen ? 'var(--ink)' : 'var(--ground)'}
       strokeWidth={chosen ? 2.5 : 1}
-      role={movable ? 'button' : undefined}
+      role={movable ? 'button' : 'img'}
       tabIndex={movable && chosen ? 0 : -1}
-      aria-label={`${swatch.name} on the wheel: arrows change hue and chroma`}
+      aria-label={movable ? `${swatch.name} on the wheel: arrows change hue and chroma` : `${swatch.name} on the wheel`}
       data-dot={swatch.id}
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);

@@ -2,7 +2,7 @@
 
 import { memo, useMemo, useState } from 'react';
 import type { Swatch } from '@/core/brand/document';
-import { ciede2000 } from '@/core/colour/difference';
+import { differences } from '@/core/colour/difference';
 import { labOf } from '@/core/colour/lab';
 import { readColour } from '@/core/colour/read';
 import css from './plots.module.css';
@@ -15,10 +15,7 @@ const CLEAR = 40;
 export const MatrixPlot = memo(function MatrixPlot({ swatches }: { swatches: readonly Swatch[] }) {
   const count = swatches.length;
   const [at, setAt] = useState<readonly [number, number]>([1, 0]);
-  const distances = useMemo(() => {
-    const labs = swatches.map(({ value }) => labOf(readColour(value)!.hex));
-    return labs.map((one) => labs.map((two) => ciede2000(one, two)));
-  }, [swatches]);
+  const distances = useMemo(() => differences(swatches.map(({ value }) => labOf(readColour(value)!.hex))), [swatches]);
   const edge = SIDE / (count + 1);
   const [row, column] = [Math.min(at[0], count - 1), Math.min(at[1], count - 1)];
   const patch = (index: number, x: number, y: number) => (
@@ -51,21 +48,20 @@ export const MatrixPlot = memo(function MatrixPlot({ swatches }: { swatches: rea
             {patch(index, (index + 1) * edge, 0)}
           </g>
         ))}
-        {distances.flatMap((line, y) =>
-          line.map((distance, x) =>
-            x === y ? null : (
-              <rect
-                key={`${x}/${y}`}
-                x={(x + 1) * edge}
-                y={(y + 1) * edge}
-                width={edge}
-                height={edge}
-                fill="var(--ink)"
-                fillOpacity={Math.max(0.03, 1 - distance / CLEAR) ** 1.5}
-              />
-            ),
-          ),
-        )}
+        {Array.from(distances, (distance, at) => {
+          const [x, y] = [at % count, Math.floor(at / count)];
+          return x === y ? null : (
+            <rect
+              key={at}
+              x={(x + 1) * edge}
+              y={(y + 1) * edge}
+              width={edge}
+              height={edge}
+              fill="var(--ink)"
+              fillOpacity={Math.max(0.03, 1 - distance / CLEAR) ** 1.5}
+            />
+          );
+        })}
         <rect
           x={(column + 1) * edge}
           y={(row + 1) * edge}
@@ -82,6 +78,6 @@ export const MatrixPlot = memo(function MatrixPlot({ swatches }: { swatches: rea
 
   function words(): string {
     if (row === column) return swatches[row]!.name;
-    return `${swatches[row]!.name} and ${swatches[column]!.name}: ΔE ${distances[row]![column]!.toFixed(1)}`;
+    return `${swatches[row]!.name} and ${swatches[column]!.name}: ΔE ${distances[row * count + column]!.toFixed(1)}`;
   }
 });

@@ -1,5 +1,6 @@
 import { memo, useEffect, useMemo, useState } from 'react';
 import type { Swatch } from '@/core/brand/document';
+import { plainName } from '@/core/colour/plain-name';
 import { notations } from '@/core/colour/notations';
 import { contrastRatio, flatten } from '@/core/colour/contrast';
 import { readColour } from '@/core/colour/read';
@@ -23,7 +24,7 @@ export function SwatchReadout({ id }: { id: string }) {
       <Patch swatch={swatch} />
       <h2>{swatch.name}</h2>
       <p className={css.about}>
-        {ORDINALS[place] ?? `number ${place + 1}`} of {palette.name};{' '}
+        A {plainName(readColour(swatch.value)!)}, {ORDINALS[place] ?? `number ${place + 1}`} of {palette.name};{' '}
         {users.length === 0 ? 'no token uses it' : `used by ${users.length} ${users.length === 1 ? 'token' : 'tokens'}`}
       </p>
       <LiveFigures swatch={swatch} />

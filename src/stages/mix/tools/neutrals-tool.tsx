@@ -8,7 +8,7 @@ import { PlaceButtons, ToolFrame, type ToolProps } from './tool';
 import css from './tools.module.css';
 
 /** Where in a ladder a page takes its colours from. */
-const PAGE = { paper: 0, line: 2, soft: 6, ink: 9 } as const;
+const PAGE = { paper: 0, line: 2, soft: 7, ink: 9 } as const;
 
 /** Five tints of grey from cold to warm, each with a page set in it, because a small tint changes the mood. */
 export function NeutralsTool({ palette, chosen }: ToolProps) {

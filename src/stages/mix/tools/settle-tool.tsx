@@ -58,11 +58,7 @@ export function SettleTool({ palette, chosen }: ToolProps) {
     [palette.swatches, some, picked],
   );
   const tooMany = palette.swatches.length > MOST;
-  const {
-    value: whole,
-    progress,
-    current,
-  } = useComputed(JSON.stringify([unsettled, limit, tooMany]), async (_, signal) =>
+  const { value: whole, current } = useComputed(JSON.stringify([unsettled, limit, tooMany]), async (_, signal) =>
     tooMany ? null : settleAll(unsettled, limit, signal),
   );
   const wanted = useDeferredValue(share);

@@ -72,7 +72,12 @@ export function TerminalTool(props: ToolProps) {
             </div>
           </div>
         </div>
-        <div className={css.screen} style={{ background: of('ground'), color: of('text') }} aria-label="Sample screen">
+        <div
+          data-sample
+          className={css.screen}
+          style={{ background: of('ground'), color: of('text') }}
+          aria-label="Sample screen"
+        >
           {say('green', 'harbour')} {say('blue', '~/sailings')} $ ls --long{'\n'}
           {say('bright blue', 'routes/')} {say('bright green', 'depart.sh')} tides.csv{'\n'}
           {say('green', 'harbour')} {say('blue', '~/sailings')} $ check{'\n'}
