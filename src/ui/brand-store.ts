@@ -52,6 +52,8 @@ export interface BrandState {
 
   /** Carries out an edit at once and sends it. @returns whether it could be done; when not, the person has been told. */
   readonly run: (command: Command) => boolean;
+  /** The edit that is shown but not done. */
+  readonly trial: Command | null;
   /** Shows what an edit would give, without doing it; null ends the trial. */
   readonly tryOut: (command: Command | null) => void;
   readonly undo: () => void;
@@ -99,6 +101,7 @@ export function createBrandStore(opening: Opening): BrandStore {
     redoable: [],
     touched: new Map(),
     selection: null,
+    trial: null,
     palette: opening.brand.palettes[0]?.id ?? null,
     theme: opening.brand.themes[0]!.id,
 
@@ -109,9 +112,9 @@ export function createBrandStore(opening: Opening): BrandStore {
     },
     tryOut: (command) => {
       const { replica } = get();
-      if (!command) return set({ brand: replica.brand });
-      const applied = apply(replica.brand, command);
-      if (applied.ok) set({ brand: applied.brand });
+      const applied = command && apply(replica.brand, command);
+      if (!applied?.ok) return set({ brand: replica.brand, trial: null });
+      set({ brand: applied.brand, trial: command });
     },
     undo: () => {
       const command = get().undoable.at(-1);
@@ -183,6 +186,7 @@ export function createBrandStore(opening: Opening): BrandStore {
       if (!(error instanceof DOMException)) throw error;
       tell('This edit is too large for this browser’s disk; keep the page open until the header says it is kept.');
     }
+    set({ trial: null });
     show(result.replica);
     void send();
     return result.inverse;
@@ -191,9 +195,13 @@ export function createBrandStore(opening: Opening): BrandStore {
   /** Shows a replica; a palette or theme that is gone gives way to the first. */
   function show(replica: Replica, dropped: readonly Dropped[] = []): void {
     const { brand } = replica;
+    // What is on trial stays on trial when somebody else's work arrives.
+    const { trial } = get();
+    const tried = trial && apply(brand, trial);
     set(({ palette, theme }) => ({
       replica,
-      brand,
+      brand: tried?.ok ? tried.brand : brand,
+      trial: tried?.ok ? trial : null,
       palette: brand.palettes.some(({ id }) => id === palette) ? palette : (brand.palettes[0]?.id ?? null),
       theme: brand.themes.some(({ id }) => id === theme) ? theme : brand.themes[0]!.id,
     }));

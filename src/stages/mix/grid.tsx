@@ -28,9 +28,10 @@ import {
   type MouseEvent,
 } from 'react';
 import type { Palette, Swatch } from '@/core/brand/document';
+import { swatchesOf } from '@/core/brand/resolve';
 import { inkOn } from '@/core/colour/contrast';
 import { readColour } from '@/core/colour/read';
-import { useBrand, useBrandStore, useLiveSwatch, useMayEdit } from '@/ui/brand-context';
+import { useBrand, useBrandStore, useMayEdit } from '@/ui/brand-context';
 import { CommitInput } from '@/ui/commit-input';
 import { ribbon } from '@/ui/ribbon';
 import { chosenIn, choice, clicked } from './chosen';
@@ -342,8 +343,7 @@ interface SwatchCellProps {
 
 const SwatchCell = memo(function SwatchCell({ swatch, place, words, unsaid, lead, chosen, onChoose }: SwatchCellProps) {
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: swatch.id });
-  const live = useLiveSwatch(swatch);
-  const colour = readColour(live.value)!;
+  const { hex } = readColour(swatch.value)!;
   return (
     <button
       ref={setNodeRef}
@@ -352,24 +352,71 @@ const SwatchCell = memo(function SwatchCell({ swatch, place, words, unsaid, lead
       {...listeners}
       tabIndex={lead ? 0 : -1}
       aria-pressed={chosen}
-      aria-label={`${swatch.name}, ${colour.hex}${swatch.locked ? ', locked' : ''}`}
-      title={words ? undefined : `${swatch.name} ${colour.hex}`}
+      aria-label={`${swatch.name}, ${hex}${swatch.locked ? ', locked' : ''}`}
+      title={words ? undefined : `${swatch.name} ${hex}`}
       data-dragging={isDragging || undefined}
       data-swatch={swatch.id}
       style={{ transform: CSS.Translate.toString(transform), transition }}
       onClick={(event) => onChoose(swatch.id, event)}
     >
-      <span className={css.patch} style={{ display: 'block', background: colour.hex, color: inkOn(colour) }}>
+      <LivePatch swatch={swatch} place={place} words={words} unsaid={unsaid} />
+    </button>
+  );
+});
+
+/** How long a colour must rest before its code follows, in milliseconds: moving digits cannot be read. */
+const REST_MS = 80;
+
+/**
+ * What is seen of a swatch, as it is this moment. While a slider moves all of a large palette, React would take most of a
+ * frame to draw a hundred of these anew, so patch and code are written straight into the page, and only there.
+ */
+const LivePatch = memo(function LivePatch({
+  swatch,
+  place,
+  words,
+  unsaid,
+}: Omit<SwatchCellProps, 'lead' | 'chosen' | 'onChoose'>) {
+  const store = useBrandStore();
+  const patch = useRef<HTMLSpanElement>(null);
+  const code = useRef<HTMLElement>(null);
+  useLayoutEffect(() => {
+    let shown = '';
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const paint = () => {
+      const live = swatchesOf(store.getState().brand).get(swatch.id)?.swatch ?? swatch;
+      const colour = readColour(live.value)!;
+      if (colour.hex === shown) return;
+      patch.current!.style.background = colour.hex;
+      patch.current!.style.color = inkOn(colour);
+      const write = () => code.current && (code.current.textContent = colour.hex);
+      clearTimeout(timer);
+      if (shown === '') write();
+      else timer = setTimeout(write, REST_MS);
+      shown = colour.hex;
+    };
+    paint();
+    const stop = store.subscribe((state, before) => {
+      if (state.brand !== before.brand) paint();
+    });
+    return () => {
+      stop();
+      clearTimeout(timer);
+    };
+  }, [store, swatch, words]);
+  return (
+    <>
+      <span ref={patch} className={css.patch}>
         {words && <code className={css.place}>{place}</code>}
         {swatch.locked && <span className={css.lock}>{words ? 'locked' : '■'}</span>}
       </span>
       {words && (
         <>
           <span className={css.name}>{swatch.name.slice(unsaid)}</span>
-          <code className={css.hex}>{colour.hex}</code>
+          <code ref={code} className={css.hex} />
         </>
       )}
-    </button>
+    </>
   );
 });
 

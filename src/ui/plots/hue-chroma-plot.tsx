@@ -1,11 +1,12 @@
 'use client';
 
 import { memo, type PointerEvent } from 'react';
-import { readColour } from '@/core/colour/read';
+import { readColour, type ReadColour } from '@/core/colour/read';
 import type { Swatch } from '@/core/brand/document';
 import type { Command } from '@/core/brand/commands';
 import { oklchText } from '@/core/colour/notations';
 import { useBrandStore, useLiveSwatch, useMayEdit } from '../brand-context';
+import { Painted, PAINTED_FROM } from './painted';
 import css from './plots.module.css';
 
 /** Chroma at the plot's edge: more than any sRGB colour has (0.323, the purest magenta). */
@@ -13,11 +14,7 @@ const EDGE = 0.33;
 const [WIDTH, HEIGHT, MARGIN] = [164, 158, 2];
 
 /** Where a colour stands in the plane of hue (angle) and chroma (distance from the middle), each -EDGE..EDGE. */
-function place(swatch: Swatch): { x: number; y: number; hex: string } {
-  const {
-    oklch: [, c, h],
-    hex,
-  } = readColour(swatch.value)!;
+function place({ oklch: [, c, h], hex }: ReadColour): { x: number; y: number; hex: string } {
   const angle = (h * Math.PI) / 180;
   return { x: Math.min(c, EDGE) * Math.cos(angle), y: Math.min(c, EDGE) * Math.sin(angle), hex };
 }
@@ -34,18 +31,40 @@ export const HueChromaPlot = memo(function HueChromaPlot({
   selected: string | null;
 }) {
   const [x, y] = [WIDTH / 2, HEIGHT / 2];
-  return (
+  const many = swatches.length >= PAINTED_FROM;
+  const plane = (
     <svg width={WIDTH} height={HEIGHT} role="group" aria-label="Hue and chroma">
       {[1, 0.5].map((share) => (
         <circle key={share} cx={x} cy={y} r={share * 76} fill="none" stroke="var(--line)" />
       ))}
       <path d={`M${x} ${MARGIN}V${HEIGHT - MARGIN}M${MARGIN} ${y}H${WIDTH - MARGIN}`} stroke="var(--line)" />
-      {swatches.map((swatch) => (
-        <LiveDot key={swatch.id} swatch={swatch} chosen={swatch.id === selected} />
-      ))}
+      {swatches.map(
+        (swatch) =>
+          (!many || swatch.id === selected) && <LiveDot key={swatch.id} swatch={swatch} chosen={swatch.id === selected} />,
+      )}
     </svg>
   );
+  if (!many) return plane;
+  return (
+    <div className={css.over}>
+      {plane}
+      <Painted width={WIDTH} height={HEIGHT} swatches={swatches} paint={paintDot} />
+    </div>
+  );
 });
+
+/** A place of the plane, -EDGE..EDGE, in pixels. */
+function along(share: number, size: number): number {
+  return MARGIN + ((share / EDGE + 1) / 2) * (size - 2 * MARGIN);
+}
+
+function paintDot(context: CanvasRenderingContext2D, colour: ReadColour): void {
+  const { x, y, hex } = place(colour);
+  context.fillStyle = hex;
+  context.beginPath();
+  context.arc(along(x, WIDTH), along(-y, HEIGHT), 4, 0, 2 * Math.PI);
+  context.fill();
+}
 
 /** Degrees of hue and chroma (OKLCH) that an arrow key moves a dot by. */
 const KEY_STEP = { hue: 2, chroma: 0.005 } as const;
@@ -57,8 +76,7 @@ const KEY_STEP = { hue: 2, chroma: 0.005 } as const;
 function LiveDot({ swatch, chosen }: { swatch: Swatch; chosen: boolean }) {
   const store = useBrandStore();
   const movable = useMayEdit() && !swatch.locked;
-  const { x, y, hex } = place(useLiveSwatch(swatch));
-  const along = (share: number, size: number) => MARGIN + ((share / EDGE + 1) / 2) * (size - 2 * MARGIN);
+  const { x, y, hex } = place(readColour(useLiveSwatch(swatch).value)!);
   const edit = (c: number, h: number): Command => {
     const { oklch, alpha } = readColour(swatch.value)!;
     const value = oklchText([oklch[0], Math.min(EDGE, Math.max(0, c)), (h + 360) % 360], alpha);

@@ -1,10 +1,11 @@
 'use client';
 
-import { memo } from 'react';
+import { memo, useCallback } from 'react';
 import { Bar, BarChart, ReferenceLine, XAxis, YAxis } from 'recharts';
-import { readColour } from '@/core/colour/read';
+import { readColour, type ReadColour } from '@/core/colour/read';
 import type { Swatch } from '@/core/brand/document';
 import { useLiveSwatch } from '../brand-context';
+import { Painted, PAINTED_FROM } from './painted';
 import css from './plots.module.css';
 
 interface BarProps {
@@ -15,6 +16,11 @@ interface BarProps {
   swatch?: Swatch;
   chosen?: boolean;
 }
+
+const [WIDTH, HEIGHT, BELOW] = [330, 158, 20];
+/** Where the bars stand in the chart, in pixels, and the share of its place that each takes. */
+const PLOT = { left: 26, top: 6, width: WIDTH - 26, height: HEIGHT - 6 - BELOW } as const;
+const BAR_SHARE = 0.72;
 
 /** OKLCH lightness of each swatch, 0..1, in the palette's order: how it would print in grey. */
 export const LightnessPlot = memo(function LightnessPlot({
@@ -30,22 +36,43 @@ export const LightnessPlot = memo(function LightnessPlot({
     swatch,
     chosen: swatch.id === selected,
   }));
-  return (
+  const many = swatches.length >= PAINTED_FROM;
+  const paint = useCallback(
+    (context: CanvasRenderingContext2D, { oklch: [l], hex }: ReadColour, at: number) => {
+      const step = PLOT.width / swatches.length;
+      const height = Math.max(1, PLOT.height * Math.min(1, l));
+      context.fillStyle = hex;
+      context.fillRect(PLOT.left + (at + (1 - BAR_SHARE) / 2) * step, PLOT.top + PLOT.height - height, step * BAR_SHARE, height);
+    },
+    [swatches.length],
+  );
+  const chart = (
     <BarChart
       className={css.plot}
-      width={330}
-      height={158}
+      width={WIDTH}
+      height={HEIGHT}
       data={data}
-      margin={{ top: 6, right: 0, bottom: 0, left: 0 }}
-      barCategoryGap="28%"
+      margin={{ top: PLOT.top, right: 0, bottom: 0, left: 0 }}
+      barCategoryGap={`${(1 - BAR_SHARE) * 100}%`}
       accessibilityLayer={false}
     >
-      <XAxis dataKey="at" tickLine={false} axisLine={{ stroke: 'var(--ink)' }} interval="preserveStartEnd" height={20} />
-      <YAxis domain={[0, 1]} ticks={[0, 0.5, 1]} width={26} tickLine={false} axisLine={false} />
+      <XAxis dataKey="at" tickLine={false} axisLine={{ stroke: 'var(--ink)' }} interval="preserveStartEnd" height={BELOW} />
+      <YAxis domain={[0, 1]} ticks={[0, 0.5, 1]} width={PLOT.left} tickLine={false} axisLine={false} />
       <ReferenceLine y={0.5} stroke="var(--line)" />
       <ReferenceLine y={1} stroke="var(--line)" />
-      <Bar dataKey="lightness" isAnimationActive={false} shape={(props: BarProps) => <LiveBar {...props} />} />
+      <Bar
+        dataKey="lightness"
+        isAnimationActive={false}
+        shape={(props: BarProps) => (many && !props.chosen ? null : <LiveBar {...props} />)}
+      />
     </BarChart>
+  );
+  if (!many) return chart;
+  return (
+    <div className={css.over}>
+      <Painted width={WIDTH} height={HEIGHT} swatches={swatches} paint={paint} />
+      {chart}
+    </div>
   );
 });
 

@@ -1,4 +1,4 @@
-import { useDeferredValue, useMemo, useState } from 'react';
+import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { readColour } from '@/core/colour/read';
 import type { Evenness, Parts } from '@/core/palette/evenness';
 import { settledShare, SETTLE_LIMIT, type Unsettled } from '@/core/palette/settle';
@@ -57,6 +57,7 @@ export function SettleTool({ palette, chosen }: ToolProps) {
       }),
     [palette.swatches, some, picked],
   );
+  const backToAll = useCallback(() => setShare(1), []);
   const tooMany = palette.swatches.length > MOST;
   const { value: whole, current } = useComputed(JSON.stringify([unsettled, limit, tooMany]), async (_, signal) =>
     tooMany ? null : settleAll(unsettled, limit, signal),
@@ -92,7 +93,7 @@ export function SettleTool({ palette, chosen }: ToolProps) {
             ? 'nothing is better within this reach'
             : `farthest nudge ΔE ${farthest.toFixed(1)}`
       }
-      acts={<ApplyButtons command={command ?? null} onDone={() => setShare(1)} />}
+      acts={<ApplyButtons onDone={backToAll} />}
     >
       <div className={css.two}>
         <div>{result?.before && result.after && <EvennessFigures before={result.before} after={result.after} />}</div>

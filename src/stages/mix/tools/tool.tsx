@@ -1,9 +1,9 @@
 import { Button } from '@chakra-ui/react';
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import type { Command } from '@/core/brand/commands';
 import type { Palette, Swatch } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
-import { useBrand, useMayEdit } from '@/ui/brand-context';
+import { useBrand, useBrandStore, useMayEdit } from '@/ui/brand-context';
 import type { Chosen } from '../chosen';
 import { addRow } from '../rows';
 import css from './tools.module.css';
@@ -86,30 +86,41 @@ export function PlaceButtons({ palette, label, colours, kind = palette.kind, row
   );
 }
 
-/** A trial becomes an edit, or is let go. */
-export function ApplyButtons({ command, onDone }: { command: Command | null; onDone: () => void }) {
-  const run = useBrand((state) => state.run);
+interface ApplyProps {
+  /** What to do, where it is more than what is on trial; null when there is nothing to do. */
+  command?: Command | null;
+  /** Lets go of what is on trial. */
+  onDone: () => void;
+}
+
+/** What is on trial becomes an edit, or is let go. Drawn anew only when there is something to apply, or no longer. */
+export const ApplyButtons = memo(function ApplyButtons({ command, onDone }: ApplyProps) {
+  const store = useBrandStore();
+  const trying = useBrand((state) => state.trial !== null);
   const mayEdit = useMayEdit();
+  const ready = command === undefined ? trying : command !== null;
   return (
     <>
       <span className={css.before}>
         hold <kbd>B</kbd> for before
       </span>
-      <Button size="xs" variant="outline" disabled={!command} onClick={onDone}>
+      <Button size="xs" variant="outline" disabled={!ready} onClick={onDone}>
         Cancel
       </Button>
       <Button
         size="xs"
-        disabled={!command || !mayEdit}
+        disabled={!ready || !mayEdit}
         onClick={() => {
-          if (command && run(command)) onDone();
+          const { trial, run } = store.getState();
+          const edit = command ?? trial;
+          if (edit && run(edit)) onDone();
         }}
       >
         Apply
       </Button>
     </>
   );
-}
+});
 
 /** What a tool works on when some are chosen, and when none or one is: the whole palette. */
 export function targetsOf({ palette, chosen }: ToolProps): readonly Swatch[] {
