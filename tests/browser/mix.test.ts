@@ -246,6 +246,7 @@ test('settle is shown before it is applied; B shows what was; evenness rises and
   const before = await kept('Route lines');
   await tool('Settle');
   await ida.sees('farthest nudge ΔE', 20_000);
+  await ida.page.waitForFunction(() => document.querySelectorAll('[data-swatch] code[class*=hex]')[1]?.textContent !== '#db5d2c');
   const settled = await shown();
   expect(settled).not.toEqual(before.swatches.map(({ value }) => value));
   await ida.blur();

@@ -31,13 +31,13 @@ export function SwatchActions({ palette, chosen }: { palette: Palette; chosen: C
     const onKey = (event: KeyboardEvent) => {
       if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
       const act = acts.find(({ key }) => key.toLowerCase() === event.key.toLowerCase());
-      if (!act || !mayEdit || (act.needs === 'one' && count === 0)) return;
+      if (!act || (act.needs === 'one' && count === 0)) return;
       event.preventDefault();
       act.run();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [acts, mayEdit, count]);
+  }, [acts, count]);
   return (
     <div className={css.actions} role="toolbar" aria-label="Swatch">
       {acts.map(
