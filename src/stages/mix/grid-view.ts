@@ -29,6 +29,9 @@ const WIDTHS = [
 /** Below this width words under a patch could not be read. */
 const WORDS_FROM = 56;
 
+/** Palettes of fewer swatches stand in one line. */
+const ONE_LINE = 12;
+
 export interface CellSize {
   readonly columns: number;
   /** Height of a patch, and of the words under it, in pixels. */
@@ -41,7 +44,9 @@ export const GAP = 3;
 /** How large the cells are: as wished, but a labelled row is kept in one line as long as its patches can be seen. */
 export function cellSize(width: number, count: number, longestRow: number, { zoom, names }: GridView): CellSize {
   const wished = zoom ?? WIDTHS.find(({ upTo }) => count <= upTo)!.width;
-  const fitting = Math.max(1, Math.floor((width + GAP) / (wished + GAP)));
+  const usual = Math.max(1, Math.floor((width + GAP) / (wished + GAP)));
+  // A few more than fit, with the place to add one, stand closer rather than leave some to a second line.
+  const fitting = zoom === null && count < ONE_LINE && count >= usual ? count + 1 : usual;
   const most = Math.floor((width + GAP) / (ZOOM.least + GAP));
   const columns = zoom === null && longestRow > fitting ? Math.min(longestRow, most) : fitting;
   const cell = (width + GAP) / columns - GAP;

@@ -388,7 +388,8 @@ const LivePatch = memo(function LivePatch({
       const colour = readColour(live.value)!;
       if (colour.hex === shown) return;
       patch.current!.style.background = colour.hex;
-      patch.current!.style.color = inkOn(colour);
+      // Nothing is written on the small ones but the mark of a lock.
+      if (words || swatch.locked) patch.current!.style.color = inkOn(colour);
       const write = () => code.current && (code.current.textContent = colour.hex);
       clearTimeout(timer);
       if (shown === '') write();
