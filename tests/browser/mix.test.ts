@@ -96,6 +96,18 @@ test('several are chosen and dragged together, made a row, and moved by keys; ea
   expect(names(await kept('Quillhaven core'))).toEqual(['Shoal', 'Keel', 'Lamp', 'Harbour', 'Foam', 'Buoy', 'Rope', 'Mist']);
   await undo();
   expect(names(await kept('Quillhaven core')).slice(0, 3)).toEqual(['Harbour', 'Shoal', 'Foam']);
+  const width = async () => (await (await cell('Lamp')).boundingBox())!.width;
+  const before = await width();
+  await slide('Size of the patches', 'End');
+  await ida.page.waitForFunction(
+    (was) => document.querySelector('[data-swatch]')!.getBoundingClientRect().width > was + 10,
+    {},
+    before,
+  );
+  await ida.click('Names');
+  await ida.page.waitForFunction(() => !document.querySelector('[data-swatch]')!.textContent!.includes('Harbour'));
+  await ida.click('Names');
+  await ida.click('Fit');
   await (await cell('Lamp')).click();
   await ida.page.keyboard.down('Shift');
   await (await cell('Mist')).click();
@@ -332,7 +344,7 @@ test('any palette gives a terminal’s sixteen colours, which are then edited on
   }
 });
 
-test('a palette saved as a file comes back the same, with its maker', async () => {
+test('a palette saved as a file or put on the shelf comes back the same, with its maker', async () => {
   const folder = await ida.downloads();
   await open('Route lines');
   await ida.click('Palette');
@@ -350,6 +362,14 @@ test('a palette saved as a file comes back the same, with its maker', async () =
   await input.uploadFile('demo/gather/deck-paint.gpl');
   await ida.sees('is no palette file of Breakwater');
   await undo();
+  await open('Route lines');
+  await ida.click('Palette');
+  await (await ida.find('[role=menuitem] ::-p-text(Put on the shelf…)')).click();
+  await ida.click('Put it on the shelf');
+  await ida.sees('Route lines is on the shelf.');
+  const shelf = (await (await Visitor.demo(stand, 'ida')).send('GET', '/api/brands/quillhaven/shelf')).body;
+  expect(shelf.own.at(-1)).toMatchObject({ name: 'Route lines', maker: 'Ida', kind: 'categorical' });
+  expect(shelf.own.at(-1).colours).toEqual(both[0]!.swatches.map(({ name, value }) => ({ name, value })));
 });
 
 test('a dot is dragged on the wheel of hue and chroma; every pair can be gone to in the matrix', async () => {

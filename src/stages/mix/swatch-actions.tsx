@@ -58,9 +58,13 @@ export function SwatchActions({ palette, chosen }: { palette: Palette; chosen: C
           max={ZOOM.most}
           value={zoom ?? 66}
           onChange={(event) => useGridView.setState({ zoom: event.target.valueAsNumber })}
-          onDoubleClick={() => useGridView.setState({ zoom: null })}
         />
       </label>
+      {zoom !== null && (
+        <button className={css.toggle} onClick={() => useGridView.setState({ zoom: null })}>
+          Fit
+        </button>
+      )}
       <button className={css.toggle} aria-pressed={names} onClick={() => useGridView.setState({ names: !names })}>
         Names
       </button>
