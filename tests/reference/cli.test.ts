@@ -157,7 +157,9 @@ test('any readable file can be exported, and the terminal shows patches', () => 
 test('formats --json lists every format with what it does', () => {
   const rows = JSON.parse(run('formats', '--json').stdout) as { id: string; reads: boolean; writes: boolean }[];
   const ids = (chosen: typeof rows) => chosen.map(({ id }) => id).join(' ');
-  expect(ids(rows.filter(({ reads, writes }) => reads && writes))).toBe('brand dtcg ase riff-pal gpl soc xlsx aco hex csv');
+  expect(ids(rows.filter(({ reads, writes }) => reads && writes))).toBe(
+    'brand palette dtcg ase riff-pal gpl soc xlsx aco hex csv',
+  );
   expect(ids(rows.filter(({ reads, writes }) => !reads && writes))).toBe('echarts css game-palette xml-resources');
   expect(ids(rows.filter(({ reads, writes }) => reads && !writes))).toBe('picture ooxml-theme svg json stylesheet text');
 });
