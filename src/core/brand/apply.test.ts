@@ -73,6 +73,28 @@ test('undoing does not overwrite what somebody else has done since', () => {
   });
 });
 
+test('many swatches are edited at once, one of them twice and another given a row, and all of it is undone', () => {
+  const edit = (id: string, set: Extract<Step, { do: 'swatch.edit' }>['set']): Step => ({ do: 'swatch.edit', id, set });
+  const steps = [
+    edit('a', { value: '#111' }),
+    edit('d', { row: 'R' }),
+    edit('a', { value: '#222', name: 'A' }),
+    edit('b', { locked: true }),
+  ];
+  const done = apply(small(), doing(...steps));
+  if (!done.ok) throw new Error(done.refusal);
+  expect(done.brand.palettes[0]!.swatches).toEqual([
+    { ...swatch('a', '#222'), name: 'A' },
+    { ...swatch('b'), locked: true },
+    swatch('c'),
+    { ...swatch('d'), row: 'R' },
+  ]);
+  const undone = apply(done.brand, Command.parse(done.inverse));
+  expect(undone.ok && serialiseBrand(undone.brand)).toBe(serialiseBrand(small()));
+  const late = apply(small(), doing(edit('a', { value: '#111' }), edit('gone', { value: '#222' })));
+  expect(late).toMatchObject({ ok: false, refusal: expect.stringContaining('no longer there') });
+});
+
 test('several swatches move together and keep their places when it is undone', () => {
   const moved = apply(small(), doing({ do: 'swatch.move', ids: ['d', 'b'], palette: 'p', before: 'a' }));
   if (!moved.ok) throw new Error(moved.refusal);

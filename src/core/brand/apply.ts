@@ -20,16 +20,55 @@ export function apply(brand: Brand, command: Command): Applied {
   let current = brand;
   const inverse: Step[] = [];
   try {
-    for (const step of command.steps) {
-      const result = applyStep(current, step);
+    for (let at = 0; at < command.steps.length;) {
+      const edits = swatchEdits(command.steps, at);
+      const result = edits.length > 0 ? editSwatches(current, edits) : applyStep(current, command.steps[at]!);
       current = result.brand;
       inverse.unshift(...result.inverse);
+      at += Math.max(1, edits.length);
     }
   } catch (error) {
     if (error instanceof Refusal) return { ok: false, refusal: error.message };
     throw error;
   }
   return { ok: true, brand: current, inverse: { label: command.label, steps: inverse } };
+}
+
+type SwatchEdit = Extract<Step, { do: 'swatch.edit' }>;
+
+/** The swatch edits from a place on, up to one that edits a swatch once more. */
+function swatchEdits(steps: readonly Step[], from: number): SwatchEdit[] {
+  const edits: SwatchEdit[] = [];
+  const seen = new Set<string>();
+  for (let at = from; at < steps.length; at++) {
+    const step = steps[at]!;
+    if (step.do !== 'swatch.edit' || seen.has(step.id)) break;
+    seen.add(step.id);
+    edits.push(step);
+  }
+  return edits;
+}
+
+/** Edits of different swatches in one pass: a slider that moves all of a palette edits every one in each frame. */
+function editSwatches(brand: Brand, steps: readonly SwatchEdit[]): StepResult {
+  const wanted = new Map(steps.map((step) => [step.id, step]));
+  const back = new Map<string, Step>();
+  const palettes = brand.palettes.map((palette) => {
+    if (back.size === steps.length || !palette.swatches.some(({ id }) => wanted.has(id))) return palette;
+    const swatches = palette.swatches.map((swatch) => {
+      const step = wanted.get(swatch.id);
+      if (!step) return swatch;
+      if (swatch.locked && step.set.value !== undefined && step.set.locked !== false) {
+        throw new Refusal(`${swatch.name} is locked. Unlock it to change its colour.`);
+      }
+      const edit = edited(swatch, step, swatch.name);
+      back.set(swatch.id, { do: 'swatch.edit', id: swatch.id, ...edit.back });
+      return edit.next;
+    });
+    return { ...palette, swatches };
+  });
+  if (back.size < steps.length) throw new Refusal('That swatch is no longer there; somebody may have deleted it.');
+  return { brand: { ...brand, palettes }, inverse: [...steps].reverse().map(({ id }) => back.get(id)!) };
 }
 
 function applyStep(brand: Brand, step: Step): StepResult {
@@ -75,17 +114,8 @@ function applyStep(brand: Brand, step: Step): StepResult {
         inverse: [{ do: 'swatch.remove', ids: step.swatches.map((swatch) => swatch.id) }],
       };
     }
-    case 'swatch.edit': {
-      const { palette, swatch } = findSwatch(brand, step.id);
-      if (swatch.locked && step.set.value !== undefined && step.set.locked !== false) {
-        throw new Refusal(`${swatch.name} is locked. Unlock it to change its colour.`);
-      }
-      const { next, back } = edited(swatch, step, swatch.name);
-      return {
-        brand: withPalette(brand, { ...palette, swatches: replaced(palette.swatches, next) }),
-        inverse: [{ do: step.do, id: step.id, ...back }],
-      };
-    }
+    case 'swatch.edit':
+      return editSwatches(brand, [step]);
     case 'swatch.remove': {
       const taken = takeSwatches(brand, step.ids);
       mustBeUnusedSwatches(brand, taken.swatches);
