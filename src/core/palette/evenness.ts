@@ -80,13 +80,16 @@ export function isLively(chroma: number): boolean {
   return chroma >= NEUTRAL;
 }
 
-/** Stretches of the hue circle that hues may stand in: centre and half the width, in degrees. */
+/** Where on the hue circle hues may stand. */
 export interface Arrangement {
-  readonly sectors: readonly { readonly centre: number; readonly reach: number }[];
-  /** The mean distance to them, in degrees, that chance would give; it makes the part 0. */
+  /** How far, in degrees, each whole degree is outside the nearest sector; 0 inside. */
+  readonly away: Float64Array;
+  /** The mean distance, in degrees, that chance would give; it makes the part 0. */
   readonly chance: number;
   /** Turned by so many degrees it is the same again. */
   readonly period: number;
+  /** So many colours are needed, or any few would be said to stand at twelve angles. */
+  readonly needs: number;
 }
 
 /**
@@ -109,39 +112,42 @@ const SPOKES = [3, 4, 5, 6, 8, 10, 12] as const;
 
 const ARRANGEMENTS: readonly Arrangement[] = [
   ...TEMPLATES.map((sectors) => ({
-    sectors: sectors.map(([centre, width]) => ({ centre, reach: width / 2 })),
+    away: awayFrom(sectors.map(([centre, width]) => [centre, width / 2])),
     chance: TEMPLATE_CHANCE,
     period: sectors.length === 2 && sectors[0]![1] === sectors[1]![1] ? 180 : 360,
+    needs: 1,
   })),
   ...SPOKES.map((count) => ({
-    sectors: Array.from({ length: count }, (_, at) => ({ centre: (at * 360) / count, reach: 0 })),
+    away: awayFrom(Array.from({ length: count }, (_, at) => [(at * 360) / count, 0])),
     chance: 360 / count / 4,
     period: 360 / count,
+    needs: count,
   })),
 ];
-/** Spokes need as many colours, or any few would be said to stand at twelve angles. */
-const needs = ({ sectors }: Arrangement) => (sectors[0]!.reach === 0 ? sectors.length : 1);
 
-/** How far, in degrees, a hue lies outside the nearest sector of an arrangement turned by some degrees; 0 inside. */
-export function outside({ sectors }: Arrangement, turn: number, hue: number): number {
-  let least = 180;
-  for (const { centre, reach } of sectors) {
-    const apart = Math.abs(((hue - centre - turn + 900) % 360) - 180) - reach;
-    if (apart < least) least = apart;
-  }
-  return least > 0 ? least : 0;
+function awayFrom(sectors: readonly (readonly [centre: number, reach: number])[]): Float64Array {
+  return Float64Array.from({ length: 360 }, (_, hue) =>
+    Math.max(0, Math.min(...sectors.map(([centre, reach]) => Math.abs(((hue - centre + 540) % 360) - 180) - reach))),
+  );
+}
+
+/** How far, in degrees, a hue lies outside the nearest sector of an arrangement turned by whole degrees. Hues count in whole degrees. */
+export function outside({ away }: Arrangement, turn: number, hue: number): number {
+  return away[(Math.round(hue) - turn + 720) % 360]!;
 }
 
 /** The arrangement and its turn that a set of colours stands nearest to. Distances count by chroma, as in the source. */
 export function arrangementOf(stands: readonly Stand[]): { arrangement: Arrangement; turn: number; part: number } {
   const lively = stands.filter(({ chroma }) => isLively(chroma));
-  const weight = lively.reduce((sum, { chroma }) => sum + chroma, 0);
+  const hues = lively.map(({ hue }) => Math.round(hue));
+  const chromas = lively.map(({ chroma }) => chroma);
+  const weight = chromas.reduce((sum, chroma) => sum + chroma, 0);
   let best = { arrangement: ARRANGEMENTS[0]!, turn: 0, part: lively.length === 0 ? 100 : -1 };
   for (const arrangement of ARRANGEMENTS) {
-    if (lively.length < needs(arrangement)) continue;
+    if (lively.length < arrangement.needs) continue;
     for (let turn = 0; turn < arrangement.period; turn += 2) {
       let sum = 0;
-      for (const { chroma, hue } of lively) sum += chroma * outside(arrangement, turn, hue);
+      for (let at = 0; at < hues.length; at++) sum += chromas[at]! * arrangement.away[(hues[at]! - turn + 720) % 360]!;
       const part = huesPart(sum, weight, arrangement);
       if (part > best.part) best = { arrangement, turn, part };
     }
