@@ -124,6 +124,37 @@ test('an edit is shown at once, kept on disk until the server has it, and confir
   expect(serialiseBrand(store.getState().brand)).toBe(serialiseBrand(server.brand));
 });
 
+test('what is on trial is shown but neither kept nor sent, outlasts others’ work, and ends when it is done or let go', async () => {
+  const store = page();
+  const { tryOut, run, undo } = store.getState();
+  tryOut(colour('#111111'));
+  expect([foam(store), kept().length, server.log.length]).toEqual(['#111111', 0, 0]);
+  server.take({ key: 'other', command: rename('Elsewhere') });
+  hear(server.log.at(-1)!);
+  expect([foam(store), store.getState().brand.name, store.getState().trial]).toEqual(['#111111', 'Elsewhere', colour('#111111')]);
+  // Somebody deletes what it is about: there is nothing left to try.
+  const users = demo.tokens.filter(({ values }) =>
+    Object.values(values).some((value) => 'swatch' in value && value.swatch === 'core-foam'),
+  );
+  const unlink = users.map(({ id, values }): Step => {
+    const own = Object.keys(values).map((theme) => [theme, { colour: '#fff' }]);
+    return { do: 'token.set', id, set: Object.fromEntries(own) };
+  });
+  tryOut(null);
+  expect([foam(store), store.getState().trial]).toEqual(['#ddf0ee', null]);
+  tryOut(colour('#222222'));
+  run(colour('#333333'));
+  expect([foam(store), store.getState().trial]).toEqual(['#333333', null]);
+  await settle();
+  undo();
+  expect(foam(store)).toBe('#ddf0ee');
+  await settle();
+  tryOut(colour('#444444'));
+  server.take({ key: 'gone', command: doing(...unlink, { do: 'swatch.remove', ids: ['core-foam'] }) });
+  for (const change of server.log.filter(({ seq }) => seq > store.getState().replica.seq)) hear(change);
+  expect([store.getState().trial, store.getState().brand]).toEqual([null, store.getState().replica.brand]);
+});
+
 test('out of reach, edits wait and are tried again in their order, each once', async () => {
   const store = page();
   server.down = true;

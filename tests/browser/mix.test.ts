@@ -1,5 +1,6 @@
 /** Shaping palettes, each tool used as a person would: mouse, drag, keys, sliders; and what the brand holds afterwards. */
-import { readFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, ElementHandle } from 'puppeteer-core';
 import type { Palette, Swatch } from '@/core/brand/document';
@@ -370,6 +371,38 @@ test('a palette saved as a file or put on the shelf comes back the same, with it
   const shelf = (await (await Visitor.demo(stand, 'ida')).send('GET', '/api/brands/quillhaven/shelf')).body;
   expect(shelf.own.at(-1)).toMatchObject({ name: 'Route lines', maker: 'Ida', kind: 'categorical' });
   expect(shelf.own.at(-1).colours).toEqual(both[0]!.swatches.map(({ name, value }) => ({ name, value })));
+});
+
+test('a palette file dropped into Gather keeps its rows', async () => {
+  await ida.stage('Gather');
+  const input = (await ida.page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
+  const swatches = ['Ebb', 'Flood', 'Slack'].map((name, at) => {
+    return { name, value: `oklch(0.${at + 4} 0.1 200)`, locked: false, row: at < 2 ? 'Moving' : 'Still' };
+  });
+  const file = { format: 'breakwater-palette', version: 1, name: 'Tides', kind: 'sequential', maker: 'Wim', swatches };
+  const path = join(mkdtempSync(join(tmpdir(), 'breakwater-palette-')), 'tides.json');
+  writeFileSync(path, JSON.stringify(file));
+  await input.uploadFile(path);
+  await ida.sees('3 in the catch');
+  await ida.click('Bring in 3');
+  await ida.page.waitForFunction(() => location.pathname.endsWith('/mix'));
+  await ida.find('[data-row="Still"]');
+  const made = await kept('Tides');
+  expect([made.kind, made.swatches.map(({ name, value, row }) => [name, value, row])]).toEqual([
+    'sequential',
+    swatches.map(({ name, value, row }) => [name, value, row]),
+  ]);
+});
+
+test('a search that is still under way is stopped by leaving the tool, and the next one answers', async () => {
+  await open('Route lines');
+  await tool('Series');
+  await slide('Colours in all', 'End');
+  await tool('Tune');
+  await tool('Settle');
+  await ida.find('p[aria-label=Evenness]');
+  await tool('Series');
+  await ida.sees('The closest two are', 30_000);
 });
 
 test('a dot is dragged on the wheel of hue and chroma; every pair can be gone to in the matrix', async () => {

@@ -29,7 +29,7 @@ const entry = {
   tags: ['Evening ', 'calm'],
   maker: 'Ida',
   note: 'For the late boats.',
-  colours: [{ name: 'Plum', value: 'oklch(0.4 0.1 320)' }],
+  colours: [{ name: 'Plum', value: 'oklch(0.4 0.1 320)', row: 'Late' }],
 };
 const shelf = async () => (await wim.send('GET', SHELF)).body;
 

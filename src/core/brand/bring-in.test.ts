@@ -70,6 +70,26 @@ test('replaced by name, then by colour, then in order; locked ones stay, unused 
   expect(fewer.seams[0]!.rows.map(({ fate }) => fate)).toEqual(['changed', 'locked', 'gone']);
 });
 
+test('rows of the source become rows of the palette; swatches that stay keep the row they have', () => {
+  const given: ArrivingSwatch[] = [
+    { name: 'Foam', value: '#ffffff', row: 'Water' },
+    { name: 'Sand', value: '#c1a681', row: 'Land' },
+    { name: 'Rope', value: '#a08050' },
+  ];
+  const rows = (after: Brand, at: number) => after.palettes[at]!.swatches.map(({ name, row }) => [name, row]);
+  expect(rows(bring({ groups: [{ route: { to: 'new', name: 'Coast' }, swatches: given }] }).after, 1)).toEqual([
+    ['Foam', 'Water'],
+    ['Sand', 'Land'],
+    ['Rope', undefined],
+  ]);
+  const replaced = bring({ groups: [{ route: { to: 'replace', palette: 'core' }, swatches: given }] }).after;
+  expect(rows(replaced, 0)).toEqual([
+    ['Foam', undefined],
+    ['Harbour', undefined],
+    ['Rope', undefined],
+  ]);
+});
+
 test('replacing never breaks a token and is undone whole, whatever comes', () => {
   const value = fc.constantFrom('#006871', '#489498', '#ddf0ee', '#123456', 'oklch(0.7 0.3 150)');
   const name = fc.constantFrom('Harbour', 'SHOAL', 'Foam', 'Foam', 'Other');
