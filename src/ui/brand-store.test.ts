@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { apply } from '@/core/brand/apply';
-import type { Command, Step } from '@/core/brand/commands';
+import { Command, type Step } from '@/core/brand/commands';
 import { Brand, serialiseBrand } from '@/core/brand/document';
 import type { Role } from '@/core/brand/roles';
 import { createBrandStore, waitingCount, type BrandStore } from './brand-store';
@@ -153,6 +153,13 @@ test('what is on trial is shown but neither kept nor sent, outlasts others’ wo
   server.take({ key: 'gone', command: doing(...unlink, { do: 'swatch.remove', ids: ['core-foam'] }) });
   for (const change of server.log.filter(({ seq }) => seq > store.getState().replica.seq)) hear(change);
   expect([store.getState().trial, store.getState().brand]).toEqual([null, store.getState().replica.brand]);
+});
+
+test('a label that two long names make too long is cut, and the edit is kept', async () => {
+  const store = page();
+  store.getState().run({ ...colour('#eeeeee'), label: 'x'.repeat(300) });
+  await settle();
+  expect(Command.parse(server.log[0]!.command).label).toHaveLength(200);
 });
 
 test('out of reach, edits wait and are tried again in their order, each once', async () => {

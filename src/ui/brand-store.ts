@@ -68,6 +68,7 @@ export interface BrandState {
 export type BrandStore = StoreApi<BrandState>;
 
 const UNDO_DEPTH = 500;
+const LABEL_LENGTH = 200;
 /** Commands and bytes in one request; the server takes at most 200 and 8 MB. */
 const SEND_COUNT = 100;
 const SEND_BYTES = 4 * 1024 * 1024;
@@ -173,7 +174,9 @@ export function createBrandStore(opening: Opening): BrandStore {
       tell(refusalFor(role, 'edit'));
       return null;
     }
-    const pending: Pending = { key: newId(), command };
+    // Two long names make a longer label than the log has room for.
+    const label = command.label.slice(0, LABEL_LENGTH);
+    const pending: Pending = { key: newId(), command: { ...command, label } };
     const result = enqueue(replica, pending);
     if ('refusal' in result) {
       tell(result.refusal);

@@ -268,6 +268,10 @@ test('settle is shown before it is applied; B shows what was; evenness rises and
   await ida.page.keyboard.up('b');
   await shows(1, settled[1]!);
   expect((await kept('Route lines')).swatches).toEqual(before.swatches);
+  await ida.click('Cancel');
+  await shows(1, '#db5d2c');
+  await slide('Share of the way', 'End');
+  await shows(1, settled[1]!);
   const [score] = await ida.texts('p[aria-label=Evenness]');
   const [after, was] = score!
     .match(/\d+/g)!

@@ -57,7 +57,8 @@ export function SettleTool({ palette, chosen }: ToolProps) {
       }),
     [palette.swatches, some, picked],
   );
-  const backToAll = useCallback(() => setShare(1), []);
+  // Let go, nothing of the way is left; the next way after one that was applied is shown whole.
+  const done = useCallback((applied: boolean) => setShare(applied ? 1 : 0), []);
   const tooMany = palette.swatches.length > MOST;
   const { value: whole, current } = useComputed(JSON.stringify([unsettled, limit, tooMany]), async (_, signal) =>
     tooMany ? null : settleAll(unsettled, limit, signal),
@@ -93,7 +94,7 @@ export function SettleTool({ palette, chosen }: ToolProps) {
             ? 'nothing is better within this reach'
             : `farthest nudge ΔE ${farthest.toFixed(1)}`
       }
-      acts={<ApplyButtons onDone={backToAll} />}
+      acts={<ApplyButtons onDone={done} />}
     >
       <div className={css.two}>
         <div>{result?.before && result.after && <EvennessFigures before={result.before} after={result.after} />}</div>

@@ -5,7 +5,7 @@ import { SHADE_COUNT, SHADE_LABELS, shades } from '@/core/palette/shades';
 import { CommitInput } from '@/ui/commit-input';
 import { tell } from '@/ui/notices';
 import { Strip } from '@/ui/strip';
-import { PlaceButtons, ToolFrame, type ToolProps } from './tool';
+import { nameOf, PlaceButtons, ToolFrame, type ToolProps } from './tool';
 import css from './tools.module.css';
 
 const PAPER = readColour('#ffffff')!;
@@ -36,7 +36,7 @@ export function ShadesTool({ palette, chosen }: ToolProps) {
           palette={palette}
           label={base.name}
           kind="brand"
-          colours={ladder.map(({ label, value }) => ({ name: `${base.name} ${label}`, value }))}
+          colours={ladder.map(({ label, value }) => ({ name: nameOf(base.name, label), value }))}
         />
       }
     >

@@ -1,7 +1,7 @@
 import { Button } from '@chakra-ui/react';
 import { memo, type ReactNode } from 'react';
 import type { Command } from '@/core/brand/commands';
-import type { Palette, Swatch } from '@/core/brand/document';
+import { LIMITS, type Palette, type Swatch } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { useBrand, useBrandStore, useMayEdit } from '@/ui/brand-context';
 import type { Chosen } from '../chosen';
@@ -67,7 +67,7 @@ export function PlaceButtons({ palette, label, colours, kind = palette.kind, row
       locked: false,
       ...(rowOf && { row: rowOf(at) }),
     }));
-    const made: Palette = { id: newId(), name: label, kind, swatches };
+    const made: Palette = { id: newId(), name: label.slice(0, LIMITS.name), kind, swatches };
     if (run({ label: `Make the palette ${label}`, steps: [{ do: 'palette.add', palette: made, before: null }] }))
       choosePalette(made.id);
   };
@@ -89,8 +89,8 @@ export function PlaceButtons({ palette, label, colours, kind = palette.kind, row
 interface ApplyProps {
   /** What to do, where it is more than what is on trial; null when there is nothing to do. */
   command?: Command | null;
-  /** Lets go of what is on trial. */
-  onDone: () => void;
+  /** What was on trial has been applied, or is to be let go. */
+  onDone: (applied: boolean) => void;
 }
 
 /** What is on trial becomes an edit, or is let go. Drawn anew only when there is something to apply, or no longer. */
@@ -104,7 +104,7 @@ export const ApplyButtons = memo(function ApplyButtons({ command, onDone }: Appl
       <span className={css.before}>
         hold <kbd>B</kbd> for before
       </span>
-      <Button size="xs" variant="outline" disabled={!ready} onClick={onDone}>
+      <Button size="xs" variant="outline" disabled={!ready} onClick={() => onDone(false)}>
         Cancel
       </Button>
       <Button
@@ -113,7 +113,7 @@ export const ApplyButtons = memo(function ApplyButtons({ command, onDone }: Appl
         onClick={() => {
           const { trial, run } = store.getState();
           const edit = command ?? trial;
-          if (edit && run(edit)) onDone();
+          if (edit && run(edit)) onDone(true);
         }}
       >
         Apply
@@ -134,5 +134,10 @@ export function targetWords({ palette, chosen }: ToolProps): string {
 }
 
 export function numberedNames(label: string, values: readonly string[]): Made[] {
-  return values.map((value, at) => ({ name: `${label} ${at + 1}`, value }));
+  return values.map((value, at) => ({ name: nameOf(label, String(at + 1)), value }));
+}
+
+/** "Mill Quay 500"; a long label gives way to what follows it. */
+export function nameOf(label: string, step: string): string {
+  return `${label.slice(0, LIMITS.name - step.length - 1)} ${step}`;
 }
