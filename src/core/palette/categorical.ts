@@ -58,11 +58,8 @@ const EXCHANGES = 60;
  * simulated one, is made as great as farthest-first choice and then exchange of one at a time make it. The order is such
  * that its first n are the best that leaving one out of the first n + 1 gives.
  */
-export function categorical(
-  wish: Categorical,
-  onProgress: (share: number) => void = () => {},
-  visions: readonly Vision[] = ['normal', ...wish.visions],
-): CategoricalSet {
+export function categorical(wish: Categorical, onProgress: (share: number) => void = () => {}): CategoricalSet {
+  const visions: readonly Vision[] = ['normal', ...wish.visions];
   const given = wish.given.map((css) => candidate(css, visions));
   const pool = candidates(wish, visions);
   const wanted = Math.min(pool.length, Math.max(0, wish.count - given.length));

@@ -78,7 +78,7 @@ function useSwatchActs(palette: Palette, { lead, all }: Chosen): Act[] {
   const create = ({ command, id }: ReturnType<typeof insertSwatch>) => {
     if (run(command)) select({ swatch: id });
   };
-  const locking = !all.every(({ locked }) => locked);
+  const locking = all.length === 0 || !all.every(({ locked }) => locked);
   const brighten = (by: number) => {
     const swatches = all.length > 0 ? all : palette.swatches;
     const values = adjust(
