@@ -1,15 +1,11 @@
-import { canonical } from './canonical';
+import { edited, find, listed, moved, mustBeNew, mustFit, Refusal, type StepResult } from './apply-parts';
+import { applyTokenStep, editTokens, isTokenStep, mustPointSomewhere, tokenEdits } from './apply-tokens';
 import { insertBefore, replaced, runsOf, without } from './lists';
-import { findCycle, LIMITS, type Brand, type Palette, type Swatch, type Token, type TokenValue } from './document';
+import { LIMITS, type Brand, type Palette, type Swatch, type TokenValue } from './document';
 import type { Command, Step } from './commands';
 
 export type Applied =
   { readonly ok: true; readonly brand: Brand; readonly inverse: Command } | { readonly ok: false; readonly refusal: string };
-
-/** Carries the sentence of a refusal out of a step; it never leaves `apply`. */
-class Refusal extends Error {}
-
-type StepResult = { brand: Brand; inverse: Step[] };
 
 /**
  * Carries out a command on a brand. Pure and total: the given brand is untouched, parts that did not change are
@@ -18,20 +14,26 @@ type StepResult = { brand: Brand; inverse: Step[] };
  */
 export function apply(brand: Brand, command: Command): Applied {
   let current = brand;
-  const inverse: Step[] = [];
+  const inverse: Step[][] = [];
   try {
     for (let at = 0; at < command.steps.length;) {
-      const edits = swatchEdits(command.steps, at);
-      const result = edits.length > 0 ? editSwatches(current, edits) : applyStep(current, command.steps[at]!);
+      const swatches = swatchEdits(command.steps, at);
+      const tokens = tokenEdits(command.steps, at);
+      const result =
+        swatches.length > 0
+          ? editSwatches(current, swatches)
+          : tokens.length > 0
+            ? editTokens(current, tokens)
+            : applyStep(current, command.steps[at]!);
       current = result.brand;
-      inverse.unshift(...result.inverse);
-      at += Math.max(1, edits.length);
+      inverse.push(result.inverse);
+      at += Math.max(1, swatches.length, tokens.length);
     }
   } catch (error) {
     if (error instanceof Refusal) return { ok: false, refusal: error.message };
     throw error;
   }
-  return { ok: true, brand: current, inverse: { label: command.label, steps: inverse } };
+  return { ok: true, brand: current, inverse: { label: command.label, steps: inverse.reverse().flat() } };
 }
 
 type SwatchEdit = Extract<Step, { do: 'swatch.edit' }>;
@@ -72,6 +74,7 @@ function editSwatches(brand: Brand, steps: readonly SwatchEdit[]): StepResult {
 }
 
 function applyStep(brand: Brand, step: Step): StepResult {
+  if (isTokenStep(step)) return applyTokenStep(brand, step);
   switch (step.do) {
     case 'brand.edit': {
       const { next, back } = edited(brand, step, brand.name);
@@ -142,8 +145,7 @@ function applyStep(brand: Brand, step: Step): StepResult {
         return value ? { ...token, values: { ...token.values, [step.theme.id]: value } } : token;
       });
       const next = { ...brand, themes: insertBefore(brand.themes, [step.theme], step.before), tokens };
-      const given = tokens.filter((token) => step.values[token.id]);
-      mustPointSomewhere(next, given, () => [step.theme.id]);
+      mustPointSomewhere(next, tokens, () => [step.theme.id]);
       return { brand: next, inverse: [{ do: 'theme.remove', id: step.theme.id }] };
     }
     case 'theme.edit': {
@@ -175,55 +177,6 @@ function applyStep(brand: Brand, step: Step): StepResult {
       const { list, back } = moved(brand.themes, theme, step.before);
       return { brand: { ...brand, themes: list }, inverse: [{ ...step, before: back }] };
     }
-    case 'token.add': {
-      mustBeNew(brand, step.tokens);
-      mustFit(brand.tokens.length + step.tokens.length, LIMITS.tokens, 'tokens');
-      const next = { ...brand, tokens: insertBefore(brand.tokens, step.tokens, step.before) };
-      mustHaveOwnPaths(next, step.tokens);
-      mustPointSomewhere(next, step.tokens, (token) => Object.keys(token.values));
-      return { brand: next, inverse: [{ do: 'token.remove', ids: step.tokens.map((token) => token.id) }] };
-    }
-    case 'token.edit': {
-      const token = find(brand.tokens, step.id, 'token');
-      const { next, back } = edited(token, step, token.path);
-      const after = { ...brand, tokens: replaced(brand.tokens, next) };
-      mustHaveOwnPaths(after, [next]);
-      return { brand: after, inverse: [{ do: step.do, id: step.id, ...back }] };
-    }
-    case 'token.set': {
-      const token = find(brand.tokens, step.id, 'token');
-      const held = Object.fromEntries(Object.keys(step.set).map((theme) => [theme, token.values[theme] ?? null]));
-      mustStillBe(held, step.was, token.path);
-      const values = { ...token.values };
-      for (const [theme, value] of Object.entries(step.set)) {
-        if (value) values[theme] = value;
-        else delete values[theme];
-      }
-      const next = { ...token, values };
-      const after = { ...brand, tokens: replaced(brand.tokens, next) };
-      mustPointSomewhere(after, [next], () => Object.keys(step.set).filter((theme) => step.set[theme]));
-      return { brand: after, inverse: [{ do: step.do, id: step.id, set: held, was: step.set }] };
-    }
-    case 'token.remove': {
-      const gone = new Set(step.ids);
-      for (const id of gone) mustBeUnusedToken(brand, find(brand.tokens, id, 'token'), gone);
-      return {
-        brand: { ...brand, tokens: without(brand.tokens, gone) },
-        inverse: runsOf(brand.tokens, gone).map((run) => ({ do: 'token.add', tokens: run.items, before: run.before })),
-      };
-    }
-    case 'token.move': {
-      const chosen = new Set(step.ids);
-      const tokens = step.ids.map((id) => find(brand.tokens, id, 'token'));
-      return {
-        brand: { ...brand, tokens: insertBefore(without(brand.tokens, chosen), tokens, step.before) },
-        inverse: runsOf(brand.tokens, chosen).map((run) => ({
-          do: 'token.move',
-          ids: run.items.map((token) => token.id),
-          before: run.before,
-        })),
-      };
-    }
     case 'destination.add': {
       mustBeNew(brand, [step.destination]);
       mustFit(brand.destinations.length + 1, LIMITS.destinations, 'destinations');
@@ -248,44 +201,29 @@ function applyStep(brand: Brand, step: Step): StepResult {
         inverse: runsOf(brand.destinations, gone).map((run) => ({ do: 'destination.add', destination, before: run.before })),
       };
     }
+    case 'field.add': {
+      mustBeNew(brand, [step.field]);
+      mustFit(brand.fields.length + 1, LIMITS.fields, 'fields');
+      const next = { ...brand, fields: insertBefore(brand.fields, [step.field], step.before) };
+      mustPinTokens(next, step.field.id);
+      return { brand: next, inverse: [{ do: 'field.remove', id: step.field.id }] };
+    }
+    case 'field.edit': {
+      const field = find(brand.fields, step.id, 'field');
+      const { next, back } = edited(field, step, field.name);
+      const after = { ...brand, fields: replaced(brand.fields, next) };
+      mustPinTokens(after, field.id);
+      return { brand: after, inverse: [{ do: step.do, id: step.id, ...back }] };
+    }
+    case 'field.remove': {
+      const field = find(brand.fields, step.id, 'field');
+      const gone = new Set([step.id]);
+      return {
+        brand: { ...brand, fields: without(brand.fields, gone) },
+        inverse: runsOf(brand.fields, gone).map((run) => ({ do: 'field.add', field, before: run.before })),
+      };
+    }
   }
-}
-
-/**
- * Fields replaced, and the edit that puts them back provided that they still are what this edit made them. Null stands
- * for a field that is not there.
- */
-function edited<T extends object, S extends { [K in keyof T]?: T[K] | null | undefined }>(
-  entity: T,
-  step: { set: S; was?: S | undefined },
-  label: string,
-) {
-  const keys = Object.keys(step.set) as (keyof S & keyof T)[];
-  const held = Object.fromEntries(keys.map((key) => [key, entity[key] ?? null])) as unknown as S;
-  mustStillBe(held, step.was, label);
-  const fields = Object.entries({ ...entity, ...step.set }).filter(([, value]) => value !== null);
-  return { next: Object.fromEntries(fields) as T, back: { set: held, was: step.set } };
-}
-
-function mustStillBe(held: object, was: object | undefined, label: string): void {
-  if (!was) return;
-  const now = held as Record<string, unknown>;
-  const changed = Object.entries(was).some(([key, value]) => canonical(now[key]) !== canonical(value));
-  if (changed) throw new Refusal(`${label} has been changed since, so the later change was left as it is.`);
-}
-
-function moved<T extends { id: string }>(list: T[], entity: T, before: string | null) {
-  const gone = new Set([entity.id]);
-  return {
-    list: insertBefore(without(list, gone), [entity], before),
-    back: runsOf(list, gone)[0]!.before,
-  };
-}
-
-function find<T extends { id: string }>(list: readonly T[], id: string, what: string): T {
-  const found = list.find((entity) => entity.id === id);
-  if (!found) throw new Refusal(`That ${what} is no longer there; somebody may have deleted it.`);
-  return found;
 }
 
 function findSwatch(brand: Brand, id: string): { palette: Palette; swatch: Swatch } {
@@ -322,48 +260,6 @@ function countSwatches(brand: Brand): number {
   return brand.palettes.reduce((sum, palette) => sum + palette.swatches.length, 0);
 }
 
-function mustFit(count: number, limit: number, what: string): void {
-  if (count > limit) {
-    throw new Refusal(`A brand holds at most ${limit} ${what}, and this would make ${count}. Take fewer.`);
-  }
-}
-
-function mustBeNew(brand: Brand, added: readonly { id: string }[]): void {
-  const ids = new Set<string>();
-  for (const palette of brand.palettes) {
-    ids.add(palette.id);
-    palette.swatches.forEach((swatch) => ids.add(swatch.id));
-  }
-  for (const list of [brand.themes, brand.tokens, brand.destinations]) list.forEach((entity) => ids.add(entity.id));
-  for (const { id } of added) {
-    if (ids.has(id)) throw new Refusal('This is in the brand already.');
-    ids.add(id);
-  }
-}
-
-function mustHaveOwnPaths(brand: Brand, changed: readonly Token[]): void {
-  const count = new Map<string, number>();
-  for (const token of brand.tokens) count.set(token.path, (count.get(token.path) ?? 0) + 1);
-  for (const { path } of changed) {
-    if (count.get(path)! > 1) throw new Refusal(`There is a token ${path} already. Choose another path.`);
-  }
-}
-
-function mustPointSomewhere(brand: Brand, changed: readonly Token[], themesOf: (token: Token) => readonly string[]): void {
-  const tokens = new Map(brand.tokens.map((one) => [one.id, one]));
-  const swatches = new Set(brand.palettes.flatMap((palette) => palette.swatches.map(({ id }) => id)));
-  for (const token of changed) {
-    for (const theme of themesOf(token)) {
-      find(brand.themes, theme, 'theme');
-      const value = token.values[theme]!;
-      if ('swatch' in value && !swatches.has(value.swatch)) findSwatch(brand, value.swatch);
-      if ('token' in value && !tokens.has(value.token)) find(brand.tokens, value.token, 'token');
-      const cycle = findCycle(tokens, token.id, theme);
-      if (cycle) throw new Refusal(`That would go round in a circle: ${cycle.join(' → ')}. Point it at something else.`);
-    }
-  }
-}
-
 function mustBeUnusedSwatches(brand: Brand, swatches: readonly Swatch[]): void {
   const gone = new Map(swatches.map((swatch) => [swatch.id, swatch.name]));
   const users = brand.tokens.filter((token) =>
@@ -375,19 +271,8 @@ function mustBeUnusedSwatches(brand: Brand, swatches: readonly Swatch[]): void {
   }
 }
 
-function mustBeUnusedToken(brand: Brand, token: Token, gone: ReadonlySet<string>): void {
-  const users = brand.tokens.filter(
-    (one) =>
-      !gone.has(one.id) &&
-      (one.on.includes(token.id) || Object.values(one.values).some((value) => 'token' in value && value.token === token.id)),
-  );
-  if (users.length > 0) {
-    throw new Refusal(`${token.path} cannot go while ${listed(users)} ${users.length === 1 ? 'uses' : 'use'} it. Unlink first.`);
-  }
-}
-
-function listed(tokens: readonly Token[]): string {
-  const shown = tokens.slice(0, 3).map((token) => token.path);
-  const more = tokens.length - shown.length;
-  return shown.join(', ') + (more > 0 ? ` and ${more} more` : '');
+function mustPinTokens(brand: Brand, id: string): void {
+  const tokens = new Set(brand.tokens.map((token) => token.id));
+  const lost = brand.fields.find((field) => field.id === id)!.values.find(({ token }) => token !== undefined && !tokens.has(token));
+  if (lost) throw new Refusal(`The token that ${lost.text} is pinned to is no longer there; somebody may have deleted it.`);
 }

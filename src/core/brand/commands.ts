@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Brand, Destination, EntityId, LIMITS, Palette, Swatch, Theme, Token, TokenValue } from './document';
+import { Brand, DataField, Destination, EntityId, LIMITS, Palette, Swatch, Theme, Token, TokenValue } from './document';
 
 const before = EntityId.nullable();
 const ids = z.array(EntityId).min(1).max(LIMITS.swatches);
@@ -13,7 +13,16 @@ function edit<T extends z.ZodRawShape>(fields: z.ZodObject<T>) {
   return { set: some, was: some.optional() };
 }
 
-const BrandEdit = z.strictObject({ do: z.literal('brand.edit'), ...edit(z.strictObject({ name: Brand.shape.name })) });
+const BrandEdit = z.strictObject({
+  do: z.literal('brand.edit'),
+  ...edit(
+    z.strictObject({
+      name: Brand.shape.name,
+      naming: Brand.shape.naming.nullable(),
+      carried: Brand.shape.carried.unwrap(),
+    }),
+  ),
+});
 const PaletteAdd = z.strictObject({ do: z.literal('palette.add'), palette: Palette, before });
 const PaletteEdit = z.strictObject({
   do: z.literal('palette.edit'),
@@ -43,7 +52,11 @@ const ThemeAdd = z.strictObject({
   /** The new theme's value of each token, by token id. */
   values: z.record(EntityId, TokenValue),
 });
-const ThemeEdit = z.strictObject({ do: z.literal('theme.edit'), id: EntityId, ...edit(Theme.pick({ name: true })) });
+const ThemeEdit = z.strictObject({
+  do: z.literal('theme.edit'),
+  id: EntityId,
+  ...edit(Theme.omit({ id: true }).extend({ derived: Theme.shape.derived.nullable() })),
+});
 const ThemeRemove = z.strictObject({ do: z.literal('theme.remove'), id: EntityId });
 const ThemeMove = z.strictObject({ do: z.literal('theme.move'), id: EntityId, before });
 const TokenAdd = z.strictObject({
@@ -54,7 +67,13 @@ const TokenAdd = z.strictObject({
 const TokenEdit = z.strictObject({
   do: z.literal('token.edit'),
   id: EntityId,
-  ...edit(Token.omit({ id: true, values: true })),
+  ...edit(
+    Token.omit({ id: true, values: true }).extend({
+      rule: Token.shape.rule.nullable(),
+      deprecated: Token.shape.deprecated.nullable(),
+      extensions: Token.shape.extensions.nullable(),
+    }),
+  ),
 });
 const tokenValues = z.record(EntityId, TokenValue.nullable());
 /** Sets a token's value in some themes; null takes the value away. */
@@ -68,6 +87,9 @@ const DestinationEdit = z.strictObject({
   ...edit(Destination.pick({ name: true, options: true })),
 });
 const DestinationRemove = z.strictObject({ do: z.literal('destination.remove'), id: EntityId });
+const FieldAdd = z.strictObject({ do: z.literal('field.add'), field: DataField, before });
+const FieldEdit = z.strictObject({ do: z.literal('field.edit'), id: EntityId, ...edit(DataField.omit({ id: true })) });
+const FieldRemove = z.strictObject({ do: z.literal('field.remove'), id: EntityId });
 
 /** One reversible edit that cannot be divided. */
 export const Step = z.discriminatedUnion('do', [
@@ -92,6 +114,9 @@ export const Step = z.discriminatedUnion('do', [
   DestinationAdd,
   DestinationEdit,
   DestinationRemove,
+  FieldAdd,
+  FieldEdit,
+  FieldRemove,
 ]);
 export type Step = z.infer<typeof Step>;
 
@@ -114,6 +139,7 @@ export function touchedBy(command: Command): string[] {
     else if (step.do === 'palette.add') touched.add(step.palette.id);
     else if (step.do === 'theme.add') touched.add(step.theme.id);
     else if (step.do === 'destination.add') touched.add(step.destination.id);
+    else if (step.do === 'field.add') touched.add(step.field.id);
   }
   return [...touched];
 }

@@ -5,15 +5,17 @@ import type { Brand } from './document';
 export interface Difference {
   readonly id: string;
   readonly kind: 'added' | 'changed' | 'removed';
-  readonly what: 'brand' | 'palette' | 'swatch' | 'theme' | 'token' | 'destination';
+  readonly what: 'brand' | 'palette' | 'swatch' | 'theme' | 'token' | 'destination' | 'field';
   readonly name: string;
 }
 
 interface Part {
   readonly what: Difference['what'];
   readonly name: string;
+  /** The same object is the same part; most of a brand is, from one edit to the next. */
+  readonly itself: object;
   /** Everything about the part itself, its place among its neighbours left out. */
-  readonly content: string;
+  readonly content: () => string;
 }
 
 /**
@@ -29,7 +31,7 @@ export function compareBrands(then: Brand | null, now: Brand): Difference[] {
   for (const [id, part] of after) {
     const old = before.get(id);
     if (!old) differences.push({ id, kind: 'added', what: part.what, name: part.name });
-    else if (old.content !== part.content) differences.push({ id, kind: 'changed', what: part.what, name: part.name });
+    else if (old.itself !== part.itself && old.content() !== part.content()) differences.push({ id, kind: 'changed', what: part.what, name: part.name });
   }
   for (const [id, part] of before) {
     if (!after.has(id)) differences.push({ id, kind: 'removed', what: part.what, name: part.name });
@@ -41,25 +43,19 @@ export function compareBrands(then: Brand | null, now: Brand): Difference[] {
 function partsOf(brand: Brand, themes: readonly string[]): Map<string, Part> {
   const order = (list: readonly { id: string }[]) => list.map((entity) => entity.id);
   const parts = new Map<string, Part>();
-  parts.set(brand.id, { what: 'brand', name: brand.name, content: brand.name });
+  const add = (what: Part['what'], id: string, name: string, itself: object, content: () => unknown) =>
+    parts.set(id, { what, name, itself, content: () => canonical(content()) });
+  add('brand', brand.id, brand.name, brand, () => [brand.name, brand.naming ?? null, brand.carried]);
   for (const palette of brand.palettes) {
     const { swatches, ...rest } = palette;
-    parts.set(palette.id, { what: 'palette', name: palette.name, content: canonical([rest, order(swatches)]) });
-    for (const swatch of swatches) {
-      parts.set(swatch.id, { what: 'swatch', name: swatch.name, content: canonical(swatch) });
-    }
+    add('palette', palette.id, palette.name, palette, () => [rest, order(swatches)]);
+    for (const swatch of swatches) add('swatch', swatch.id, swatch.name, swatch, () => swatch);
   }
-  for (const theme of brand.themes) parts.set(theme.id, { what: 'theme', name: theme.name, content: theme.name });
-  for (const token of brand.tokens) {
-    const values = themes.map((theme) => token.values[theme] ?? null);
-    parts.set(token.id, {
-      what: 'token',
-      name: token.path,
-      content: canonical([token.path, token.role, token.description, token.on, values]),
-    });
-  }
-  for (const destination of brand.destinations) {
-    parts.set(destination.id, { what: 'destination', name: destination.name, content: canonical(destination) });
-  }
+  for (const theme of brand.themes) add('theme', theme.id, theme.name, theme, () => theme);
+  for (const token of brand.tokens)
+    add('token', token.id, token.path, token, () => ({ ...token, values: themes.map((theme) => token.values[theme] ?? null) }));
+  for (const destination of brand.destinations)
+    add('destination', destination.id, destination.name, destination, () => destination);
+  for (const field of brand.fields) add('field', field.id, field.name, field, () => field);
   return parts;
 }

@@ -12,6 +12,10 @@ export const LIMITS = {
   themes: 16,
   tokens: 10_000,
   destinations: 100,
+  fields: 100,
+  fieldValues: 2_000,
+  carried: 20_000,
+  carriedText: 50_000,
 } as const;
 
 /** Ids are keys of records, so a name that every object has already ("constructor") is none. */
@@ -37,6 +41,9 @@ const colour = z
 
 export const PALETTE_KINDS = ['brand', 'categorical', 'sequential', 'diverging', 'loose'] as const;
 export const TOKEN_ROLES = ['surface', 'text', 'accent', 'border', 'state', 'status', 'data', 'other'] as const;
+export const TOKEN_STATES = ['hover', 'pressed', 'selected', 'focus', 'disabled'] as const;
+/** How the words within one step of a path are joined: `on-header`, `onHeader`, or each word a step of its own. */
+export const NAMINGS = ['kebab', 'camel', 'dots'] as const;
 
 /** A colour in a palette, kept exactly as it was authored. */
 export const Swatch = z.strictObject({
@@ -70,28 +77,100 @@ export const Palette = z.strictObject({
   swatches: z.array(Swatch).max(LIMITS.swatches, `A palette holds at most ${LIMITS.swatches} swatches.`),
 });
 
-export const Theme = z.strictObject({ id, name });
+/** How a theme is made from another. */
+export const ThemeRecipe = z.strictObject({
+  /** Whether light and dark change places. */
+  flip: z.boolean(),
+  /** OKLCH lightness, 0..1, that the darkest and the lightest possible colour come to. */
+  low: z.number().min(0).max(1),
+  high: z.number().min(0).max(1),
+  /** Most chroma a colour keeps, OKLCH. */
+  chroma: z.number().min(0).max(0.4),
+  /** 0..1: how far green and blue light is taken out, for eyes that are used to the dark. */
+  red: z.number().min(0).max(1),
+  /** Every text keeps the contrast it has, but never less than `least` and no more than `most` (WCAG ratios, 1..21). */
+  least: z.number().min(1).max(21),
+  most: z.number().min(1).max(21),
+});
+
+export const Theme = z.strictObject({
+  id,
+  name,
+  /** The theme it was derived from, which may be gone by now, and how. */
+  derived: z.strictObject({ from: id, recipe: ThemeRecipe }).optional(),
+});
+
+/** Marks what deriving a theme gave; a value without it was chosen by a person, and deriving again leaves it. */
+const derived = z.literal(true).optional();
 
 /** What a token stands for in one theme: a swatch, another token, or a colour of its own. */
-export const TokenValue = z.union([z.strictObject({ swatch: id }), z.strictObject({ token: id }), z.strictObject({ colour })]);
+export const TokenValue = z.union([
+  z.strictObject({ swatch: id, derived }),
+  z.strictObject({ token: id, derived }),
+  z.strictObject({ colour, derived }),
+]);
 
 export const TokenPath = z
   .string()
   .max(LIMITS.path, `A token path has at most ${LIMITS.path} characters.`)
-  .regex(
-    /^[\p{L}\p{N}_-]+(\.[\p{L}\p{N}_-]+)*$/u,
-    'A token path is words of letters, digits, hyphens and underscores with dots between, such as text.default.',
-  );
+  .regex(/^[\p{L}\p{N}_-]+(\.[\p{L}\p{N}_-]+)*$/u, {
+    error: (issue) =>
+      /[{}$]/.test(String(issue.input))
+        ? 'The characters { } and $ are reserved by the design token standard; a path is letters, digits, hyphens and underscores with dots between.'
+        : 'A token path is words of letters, digits, hyphens and underscores with dots between, such as text.default.',
+  });
+
+/** How a state is made from its token at rest, in every theme in which it has no value of its own. */
+export const StateRule = z.strictObject({
+  state: z.enum(TOKEN_STATES),
+  /** Id of the token at rest. */
+  of: id,
+  /** Id of the surface that the steps go away from. */
+  surface: id,
+  /** Id of the text that stands on it and stays as readable as at rest. */
+  text: id.optional(),
+  /** Step of OKLCH lightness, away from the surface above 0 and towards it below. */
+  step: z.number().min(-0.5).max(0.5),
+  /** What its chroma is multiplied by. */
+  chroma: z.number().min(0).max(2),
+  /** WCAG contrast with the surface that it has at least, 1..21. */
+  least: z.number().min(1).max(21),
+});
 
 export const Token = z.strictObject({
   id,
   path: TokenPath,
   role: z.enum(TOKEN_ROLES),
   description: z.string().max(LIMITS.description),
-  /** For a text token: ids of the surfaces it is set on. Empty means every surface. */
+  /** For a text token: ids of the tokens it is set on. Empty means every surface. */
   on: z.array(id).max(LIMITS.tokens),
   /** By theme id. */
   values: z.record(id, TokenValue),
+  rule: StateRule.optional(),
+  /** Not to be used any more: why, and the id of the token to use instead. */
+  deprecated: z.strictObject({ note: z.string().max(LIMITS.description), use: id.optional() }).optional(),
+  /** What other tools keep with it (`$extensions` of the design token standard), as JSON text. */
+  extensions: z.string().max(LIMITS.carriedText).optional(),
+});
+
+/** Things in the data that always have the same colour: the values of one field, such as the routes. */
+export const DataField = z.strictObject({
+  id,
+  name,
+  /** The group of tokens that values without one of their own take their colours from, in order. */
+  group: TokenPath,
+  /** As the data spells them; `token` is the id of the token a value is pinned to. */
+  values: z.array(z.strictObject({ text: name, token: id.optional() })).max(LIMITS.fieldValues),
+});
+
+/** What a design token file holds besides colours, kept as it stood there so that it can be written again. */
+export const Carried = z.strictObject({
+  /** Keys from the file's root to it. */
+  path: z.array(z.string().min(1).max(LIMITS.path)).min(1).max(60),
+  /** Its JSON text. */
+  json: z.string().max(LIMITS.carriedText),
+  /** Id of the token it stood before; null, or one that is gone, is the end. */
+  before: id.nullable(),
 });
 
 /** A format the brand ships to. Its options are checked by the format itself. */
@@ -106,6 +185,9 @@ const BrandShape = z.strictObject({
   themes: z.array(Theme).min(1, 'A brand has at least one theme.').max(LIMITS.themes),
   tokens: z.array(Token).max(LIMITS.tokens),
   destinations: z.array(Destination).max(LIMITS.destinations),
+  fields: z.array(DataField).max(LIMITS.fields).default([]),
+  carried: z.array(Carried).max(LIMITS.carried).default([]),
+  naming: z.enum(NAMINGS).optional(),
 });
 
 /**
@@ -137,16 +219,27 @@ export const Brand = BrandShape.superRefine((brand, context) => {
   });
   const themes = new Set(brand.themes.map((theme) => theme.id));
   const tokens = new Map(brand.tokens.map((token) => [token.id, token]));
+  const mustBeToken = (target: string | undefined, path: (string | number)[]) => {
+    if (target !== undefined && !tokens.has(target)) complain('This points at a token that is not there.', path);
+  };
   brand.tokens.forEach((token, t) => {
     for (const [theme, value] of Object.entries(token.values)) {
       const at = ['tokens', t, 'values', theme];
       if (!themes.has(theme)) complain(`${token.path} has a value for a theme that is not there.`, at);
       if ('swatch' in value && !swatches.has(value.swatch)) complain(`${token.path} points at a swatch that is not there.`, at);
-      if ('token' in value && !tokens.has(value.token)) complain(`${token.path} points at a token that is not there.`, at);
-      const cycle = findCycle(tokens, token.id, theme);
-      if (cycle) complain(`These tokens point at each other in a circle: ${cycle.join(' → ')}.`, at);
+      if ('token' in value) mustBeToken(value.token, at);
     }
+    if (token.rule) ruleTokens(token.rule).forEach((target) => mustBeToken(target, ['tokens', t, 'rule']));
+    mustBeToken(token.deprecated?.use, ['tokens', t, 'deprecated', 'use']);
   });
+  brand.fields.forEach((field, f) => {
+    claim(field, ['fields', f]);
+    field.values.forEach(({ token }, v) => mustBeToken(token, ['fields', f, 'values', v, 'token']));
+  });
+  for (const theme of themes) {
+    const cycle = findCycle(tokens, tokens.keys(), theme);
+    if (cycle) complain(`These tokens point at each other in a circle: ${cycle.join(' → ')}.`, ['tokens']);
+  }
 });
 
 export type Brand = z.infer<typeof Brand>;
@@ -156,22 +249,55 @@ export type Swatch = z.infer<typeof Swatch>;
 export type Theme = z.infer<typeof Theme>;
 export type Token = z.infer<typeof Token>;
 export type TokenValue = z.infer<typeof TokenValue>;
+export type StateRule = z.infer<typeof StateRule>;
+export type ThemeRecipe = z.infer<typeof ThemeRecipe>;
+export type DataField = z.infer<typeof DataField>;
+export type Carried = z.infer<typeof Carried>;
+export type Naming = (typeof NAMINGS)[number];
 export type Destination = z.infer<typeof Destination>;
 
+/** Ids of the tokens a state is made from. */
+export function ruleTokens({ of, surface, text }: StateRule): string[] {
+  return text === undefined ? [of, surface] : [of, surface, text];
+}
+
+/** Ids of the tokens whose colours a token's own is made from in one theme: the one it points at, or those of its rule. */
+export function sourcesOf(token: Token, theme: string): readonly string[] {
+  const value = token.values[theme];
+  if (value) return 'token' in value ? [value.token] : NONE;
+  return token.rule ? ruleTokens(token.rule) : NONE;
+}
+
+const NONE: readonly string[] = [];
+
 /**
- * Follows aliases from a token in one theme.
- * @returns the paths of the circle, first one repeated at its end; null when the chain ends or leads elsewhere.
+ * Follows tokens from each start to what their colours are made from in one theme. Linear in the number of tokens.
+ * @returns the paths of the first circle met, its first one repeated at the end; null when there is none.
  */
-export function findCycle(tokens: ReadonlyMap<string, Token>, start: string, theme: string): string[] | null {
-  const walked: string[] = [];
-  const visited = new Set<string>();
-  let at = tokens.get(start);
-  while (at) {
-    walked.push(at.path);
-    if (visited.has(at.id)) return at.id === start ? walked : null;
-    visited.add(at.id);
-    const value: TokenValue | undefined = at.values[theme];
-    at = value && 'token' in value ? tokens.get(value.token) : undefined;
+export function findCycle(tokens: ReadonlyMap<string, Token>, starts: Iterable<string>, theme: string): string[] | null {
+  const done = new Set<string>();
+  for (const start of starts) {
+    /** The way from the start to here, each with the sources not yet looked at. */
+    const way: { id: string; open: string[] }[] = [];
+    const onWay = new Set<string>();
+    const enter = (id: string) => {
+      const token = tokens.get(id);
+      if (!token || done.has(id)) return;
+      way.push({ id, open: [...sourcesOf(token, theme)] });
+      onWay.add(id);
+    };
+    enter(start);
+    for (let at = way.at(-1); at; at = way.at(-1)) {
+      const next = at.open.pop();
+      if (next === undefined) {
+        done.add(at.id);
+        onWay.delete(at.id);
+        way.pop();
+      } else if (onWay.has(next)) {
+        const circle = way.slice(way.findIndex(({ id }) => id === next)).map(({ id }) => id);
+        return [...circle, next].map((id) => tokens.get(id)!.path);
+      } else enter(next);
+    }
   }
   return null;
 }
@@ -207,5 +333,7 @@ export function emptyBrand(brandId: string, brandName: string): Brand {
     themes: [{ id: 'day', name: 'Day' }],
     tokens: [],
     destinations: [],
+    fields: [],
+    carried: [],
   };
 }

@@ -1,77 +1,221 @@
 import { readColour, type ReadColour } from '../colour/read';
-import type { Brand, Swatch, Palette, Token } from './document';
+import { ruleTokens, sourcesOf, type Brand, type Palette, type Swatch, type Token } from './document';
+import { stateColour } from './state-rule';
 
 /** What a token comes to in one theme. */
 export interface Resolved {
   readonly token: Token;
-  /** null when the token, or one it points at, has no value in this theme. */
+  /** null when the token, or one it is made from, has no value in this theme. */
   readonly colour: ReadColour | null;
-  /** The way taken, from this token's path to the last: ends with the swatch's or the authored colour's text. */
-  readonly trail: readonly string[];
+  /** The token it points at; for a state, the one at rest. */
+  readonly via: Resolved | null;
+  /** Where its colour is kept, when it points at no token: the swatch, or nothing for a colour of its own. */
+  readonly kept: SwatchPlace | null;
 }
 
-interface Found {
+export interface SwatchPlace {
   readonly palette: Palette;
   readonly swatch: Swatch;
 }
 
-const themes = new WeakMap<Brand, Map<string, ReadonlyMap<string, Resolved>>>();
-const swatches = new WeakMap<Brand, ReadonlyMap<string, Found>>();
+/**
+ * The way from a token's path to where its colour is, for people: ends with the swatch or the authored colour. Of a
+ * circle, which a brand cannot hold, each path comes once.
+ */
+export function trailOf(resolved: Resolved, theme: string): string[] {
+  const trail: string[] = [];
+  for (let at: Resolved | null = resolved; at; at = at.via) {
+    trail.push(at.token.path);
+    const value = at.token.values[theme];
+    if (at.kept) trail.push(`${at.kept.palette.name} / ${at.kept.swatch.name}`);
+    else if (value && 'colour' in value) trail.push(value.colour);
+  }
+  return trail;
+}
 
-/** Every swatch of a brand by id, with its palette. Computed once a document. */
-export function swatchesOf(brand: Brand): ReadonlyMap<string, Found> {
-  let found = swatches.get(brand);
+type Theme = ReadonlyMap<string, Resolved>;
+
+const known = new WeakMap<Brand, Map<string, Theme>>();
+const tokensKnown = new WeakMap<readonly Token[], ReadonlyMap<string, Token>>();
+const swatches = new WeakMap<readonly Palette[], ReadonlyMap<string, SwatchPlace>>();
+
+/** Every swatch of a brand by id, with its palette. Computed once for the palettes as they are. */
+export function swatchesOf({ palettes }: Pick<Brand, 'palettes'>): ReadonlyMap<string, SwatchPlace> {
+  let found = swatches.get(palettes);
   if (!found) {
-    found = new Map(brand.palettes.flatMap((palette) => palette.swatches.map((swatch) => [swatch.id, { palette, swatch }])));
-    swatches.set(brand, found);
+    found = new Map(palettes.flatMap((palette) => palette.swatches.map((swatch) => [swatch.id, { palette, swatch }])));
+    swatches.set(palettes, found);
+  }
+  return found;
+}
+
+/** Every token of a brand by id. Computed once for the tokens as they are. */
+export function tokensOf({ tokens }: Pick<Brand, 'tokens'>): ReadonlyMap<string, Token> {
+  let found = tokensKnown.get(tokens);
+  if (!found) tokensKnown.set(tokens, (found = new Map(tokens.map((token) => [token.id, token]))));
+  return found;
+}
+
+/** What each theme was resolved to last: the next document mostly differs in one swatch or token. By theme id, the newest last. */
+const latest = new Map<string, { readonly brand: Brand; readonly resolved: Theme }>();
+const LATEST_KEPT = 32;
+
+/**
+ * All tokens of a brand in one theme, in the brand's order, by token id. Pure, and computed once a document and theme;
+ * of what an earlier document shares with this one, only what depends on a change is computed again. A missing value or
+ * target gives `colour: null`; a circle, which `Brand` does not allow, likewise.
+ */
+export function resolveTheme(brand: Brand, theme: string): Theme {
+  let perTheme = known.get(brand);
+  if (!perTheme) known.set(brand, (perTheme = new Map()));
+  let resolved = perTheme.get(theme);
+  if (!resolved) {
+    const before = latest.get(theme);
+    resolved = before ? resolveAgain(brand, theme, before) : resolveAll(brand, theme);
+    perTheme.set(theme, resolved);
+    latest.delete(theme);
+    latest.set(theme, { brand, resolved });
+    if (latest.size > LATEST_KEPT) latest.delete(latest.keys().next().value!);
+  }
+  return resolved;
+}
+
+function resolveAll(brand: Brand, theme: string): Theme {
+  const into = new Map<string, Resolved>();
+  resolveInto(into, brand, theme, new Set(tokensOf(brand).keys()));
+  return inOrder(brand, into);
+}
+
+/** As `resolveTheme` of a document seen for the first time, taking from the earlier one what is still true. */
+function resolveAgain(brand: Brand, theme: string, before: { brand: Brand; resolved: Theme }): Theme {
+  const stale = staleTokens(before.brand, brand, theme);
+  if (stale.size > brand.tokens.length / 2) return resolveAll(brand, theme);
+  const sameTokens = before.brand.tokens === brand.tokens;
+  if (sameTokens && stale.size === 0) return before.resolved;
+  const into = new Map(before.resolved);
+  resolveInto(into, brand, theme, stale);
+  return sameTokens ? into : inOrder(brand, into);
+}
+
+function inOrder(brand: Brand, resolved: ReadonlyMap<string, Resolved>): Theme {
+  return new Map(brand.tokens.map(({ id }) => [id, resolved.get(id)!]));
+}
+
+/** Ids of the tokens of `now` that may come to something else than in `then`: those that changed and all made from them. */
+function staleTokens(then: Brand, now: Brand, theme: string): Set<string> {
+  const { bySwatch, byToken } = dependents(now.tokens, theme);
+  const stale = new Set<string>();
+  const add = (start: string) => {
+    const open = [start];
+    for (let id = open.pop(); id !== undefined; id = open.pop()) {
+      if (stale.has(id)) continue;
+      stale.add(id);
+      open.push(...(byToken.get(id) ?? []));
+    }
+  };
+  if (then.tokens !== now.tokens) {
+    const old = tokensOf(then);
+    for (const token of now.tokens) if (old.get(token.id) !== token) add(token.id);
+  }
+  if (then.palettes !== now.palettes) {
+    const old = swatchesOf(then);
+    const oldPalettes = new Set(then.palettes);
+    for (const palette of now.palettes) {
+      if (oldPalettes.has(palette)) continue;
+      for (const swatch of palette.swatches) {
+        const users = bySwatch.get(swatch.id);
+        if (!users) continue;
+        const was = old.get(swatch.id);
+        if (was?.swatch !== swatch || was.palette.name !== palette.name) users.forEach(add);
+      }
+    }
+  }
+  return stale;
+}
+
+interface Dependents {
+  /** Ids of the tokens that point at a swatch, by its id. */
+  readonly bySwatch: ReadonlyMap<string, readonly string[]>;
+  /** Ids of the tokens made straight from a token, by its id. */
+  readonly byToken: ReadonlyMap<string, readonly string[]>;
+}
+
+const dependentsKnown = new WeakMap<readonly Token[], Map<string, Dependents>>();
+
+function dependents(tokens: readonly Token[], theme: string): Dependents {
+  let perTheme = dependentsKnown.get(tokens);
+  if (!perTheme) dependentsKnown.set(tokens, (perTheme = new Map()));
+  let found = perTheme.get(theme);
+  if (!found) {
+    const bySwatch = new Map<string, string[]>();
+    const byToken = new Map<string, string[]>();
+    const put = (map: Map<string, string[]>, key: string, id: string) => {
+      const list = map.get(key);
+      if (list) list.push(id);
+      else map.set(key, [id]);
+    };
+    for (const token of tokens) {
+      const value = token.values[theme];
+      if (value && 'swatch' in value) put(bySwatch, value.swatch, token.id);
+      else for (const source of sourcesOf(token, theme)) put(byToken, source, token.id);
+    }
+    perTheme.set(theme, (found = { bySwatch, byToken }));
   }
   return found;
 }
 
 /**
- * All tokens of a brand in one theme, in the brand's order, by token id. Pure, and computed once a document and theme.
- * A missing value or a target that is not there gives `colour: null`; a circle (which `Brand` does not allow) likewise.
+ * Resolves the tokens named, each after those it is made from, and empties the list; what else they are made from must be
+ * there. Chains may be as long as there are tokens, so they are walked and not recursed into.
  */
-export function resolveTheme(brand: Brand, theme: string): ReadonlyMap<string, Resolved> {
-  let perTheme = themes.get(brand);
-  if (!perTheme) themes.set(brand, (perTheme = new Map()));
-  let resolved = perTheme.get(theme);
-  if (!resolved) perTheme.set(theme, (resolved = resolveAll(brand, theme)));
-  return resolved;
+function resolveInto(into: Map<string, Resolved>, brand: Brand, theme: string, todo: Set<string>): void {
+  const tokens = tokensOf(brand);
+  const places = swatchesOf(brand);
+  const underWay = new Set<string>();
+  for (const start of todo) {
+    const open = [tokens.get(start)!];
+    for (let token = open.at(-1); token; token = open.at(-1)) {
+      const first = todo.has(token.id) && !underWay.has(token.id);
+      // What is under way and asked for again lies on a circle; its colour is none.
+      const missing = first ? sourcesOf(token, theme).filter((id) => todo.has(id) && !underWay.has(id)) : [];
+      if (missing.length > 0) {
+        underWay.add(token.id);
+        open.push(...missing.map((id) => tokens.get(id)!));
+        continue;
+      }
+      open.pop();
+      if (!todo.delete(token.id)) continue;
+      const circular = sourcesOf(token, theme).some((id) => todo.has(id));
+      into.set(token.id, circular ? { token, colour: null, via: null, kept: null } : resolveToken(token, theme, into, places));
+    }
+  }
 }
 
-function resolveAll(brand: Brand, theme: string): ReadonlyMap<string, Resolved> {
-  const tokens = new Map(brand.tokens.map((token) => [token.id, token]));
-  const palettes = swatchesOf(brand);
-  const done = new Map<string, Resolved>();
-  const underWay = new Set<string>();
-  const resolve = (token: Token): Resolved => {
-    const known = done.get(token.id);
-    if (known) return known;
-    const result: Resolved = { token, ...follow(token) };
-    done.set(token.id, result);
-    return result;
-  };
-  const follow = (token: Token): Omit<Resolved, 'token'> => {
-    const value = token.values[theme];
-    if (!value || underWay.has(token.id)) return { colour: null, trail: [token.path] };
-    if ('colour' in value) return { colour: readColour(value.colour), trail: [token.path, value.colour] };
-    if ('swatch' in value) {
-      const found = palettes.get(value.swatch);
-      if (!found) return { colour: null, trail: [token.path] };
-      return {
-        colour: readColour(found.swatch.value),
-        trail: [token.path, `${found.palette.name} / ${found.swatch.name}`],
-      };
-    }
-    const target = tokens.get(value.token);
-    if (!target) return { colour: null, trail: [token.path] };
-    underWay.add(token.id);
-    const end = resolve(target);
-    underWay.delete(token.id);
-    return { colour: end.colour, trail: [token.path, ...end.trail] };
-  };
-  return new Map(brand.tokens.map((token) => [token.id, resolve(token)]));
+function resolveToken(
+  token: Token,
+  theme: string,
+  done: ReadonlyMap<string, Resolved>,
+  places: ReadonlyMap<string, SwatchPlace>,
+): Resolved {
+  const value = token.values[theme];
+  if (value && 'colour' in value) return { token, colour: readColour(value.colour), via: null, kept: null };
+  if (value && 'swatch' in value) {
+    const kept = places.get(value.swatch) ?? null;
+    return { token, colour: kept && readColour(kept.swatch.value), via: null, kept };
+  }
+  if (value) {
+    const via = done.get(value.token) ?? null;
+    return { token, colour: via?.colour ?? null, via, kept: null };
+  }
+  const { rule } = token;
+  if (!rule) return { token, colour: null, via: null, kept: null };
+  const via = done.get(rule.of) ?? null;
+  const of = via?.colour;
+  const surface = done.get(rule.surface)?.colour;
+  const text = rule.text === undefined ? undefined : done.get(rule.text)?.colour;
+  // A part without a colour leaves the state without one too, and not with a guess.
+  const made = of && surface && text !== null && (rule.text === undefined || text);
+  return { token, colour: made ? stateColour({ of, surface, text }, rule) : null, via, kept: null };
 }
 
 /** Tokens that come to a swatch or token, straight or through other tokens, in any theme; in the order given. */
@@ -90,10 +234,11 @@ export function tokensUsing(tokens: readonly Token[], target: { swatch: string }
 }
 
 function pointingAt(tokens: readonly Token[], kind: 'swatch' | 'token', ids: ReadonlySet<string>): Token[] {
-  return tokens.filter((token) =>
-    Object.values(token.values).some((value) => {
-      const to = kind === 'swatch' ? 'swatch' in value && value.swatch : 'token' in value && value.token;
-      return to !== false && ids.has(to);
-    }),
+  return tokens.filter(
+    ({ values, rule }) =>
+      Object.values(values).some((value) => {
+        const to = kind === 'swatch' ? 'swatch' in value && value.swatch : 'token' in value && value.token;
+        return to !== false && ids.has(to);
+      }) || (kind === 'token' && rule !== undefined && ruleTokens(rule).some((id) => ids.has(id))),
   );
 }

@@ -1,6 +1,7 @@
 import { contrastRatio, nearestPassing } from '../colour/contrast';
 import type { ReadColour } from '../colour/read';
 import type { Brand, Theme, Token } from '../brand/document';
+import { groundsOf } from '../brand/grounds';
 import { resolveTheme } from '../brand/resolve';
 
 /** WCAG 2.2, success criterion 1.4.3 (AA): text of ordinary size. */
@@ -21,14 +22,13 @@ export interface TextPair {
 /** Every text token on every surface it is meant for, in each theme: failing ones first, the worst of them on top. */
 export function textPairs(brand: Brand, themes: readonly Theme[] = brand.themes): TextPair[] {
   const texts = brand.tokens.filter((token) => token.role === 'text');
-  const surfaces = brand.tokens.filter((token) => token.role === 'surface');
   const pairs: TextPair[] = [];
   for (const theme of themes) {
     const resolved = resolveTheme(brand, theme.id);
     for (const text of texts) {
       const textColour = resolved.get(text.id)?.colour;
       if (!textColour) continue;
-      for (const surface of surfacesOf(text, surfaces)) {
+      for (const surface of groundsOf(brand, text)) {
         const surfaceColour = resolved.get(surface.id)?.colour;
         if (!surfaceColour) continue;
         const ratio = contrastRatio(textColour, surfaceColour);
@@ -45,14 +45,6 @@ export function textPairs(brand: Brand, themes: readonly Theme[] = brand.themes)
  */
 export function proposeText(brand: Brand, pair: TextPair): ReadColour | null {
   const resolved = resolveTheme(brand, pair.theme.id);
-  const surfaces = surfacesOf(
-    pair.text,
-    brand.tokens.filter((token) => token.role === 'surface'),
-  );
-  const grounds = surfaces.flatMap((surface) => resolved.get(surface.id)?.colour ?? []);
+  const grounds = groundsOf(brand, pair.text).flatMap((surface) => resolved.get(surface.id)?.colour ?? []);
   return nearestPassing(pair.textColour, grounds, TEXT_RATIO);
-}
-
-function surfacesOf(text: Token, surfaces: readonly Token[]): readonly Token[] {
-  return text.on.length > 0 ? surfaces.filter((surface) => text.on.includes(surface.id)) : surfaces;
 }

@@ -1,5 +1,6 @@
 import { decode, type Srgb } from './oklab';
-import { hexOf, oklchHex, readColour, type ReadColour } from './read';
+import { showOklch } from './gamut';
+import { byte, hexOf, readColour, type ReadColour } from './read';
 
 /**
  * Relative luminance of an sRGB colour (channels 0..1), 0 black to 1 white.
@@ -33,23 +34,45 @@ function over(top: Srgb, alpha: number, under: Srgb): Srgb {
   return [0, 1, 2].map((i) => top[i]! * alpha + under[i]! * (1 - alpha)) as unknown as Srgb;
 }
 
-/**
- * The nearest colour to `text` that reaches `needed` (a WCAG ratio, 1..21) on every one of `grounds`. It moves OKLCH
- * lightness least, keeps the hue, and keeps chroma as far as the sRGB gamut allows. The answer is opaque.
- * @returns an `#rrggbb` colour; null when no lightness of this hue reaches the ratio on all grounds.
- */
+/** A ground, and the contrast that what is set on it needs: a WCAG ratio, 1..21. */
+export interface Ground {
+  readonly colour: ReadColour;
+  readonly needed: number;
+}
+
+/** `nearestOn` with one ratio for all grounds. */
 export function nearestPassing(text: ReadColour, grounds: readonly ReadColour[], needed: number): ReadColour | null {
+  return nearestOn(
+    text,
+    grounds.map((colour) => ({ colour, needed })),
+  );
+}
+
+/**
+ * The nearest colour to `text` that reaches what is needed on every one of `grounds`. It moves OKLCH lightness least,
+ * keeps the hue, and keeps chroma as far as the sRGB gamut allows. The answer is opaque.
+ * @returns an `#rrggbb` colour; null when no lightness of this hue reaches the ratios on all grounds.
+ */
+export function nearestOn(text: ReadColour, grounds: readonly Ground[]): ReadColour | null {
   const [start, c, h] = text.oklch;
+  // Luminance once a ground; a candidate is opaque, and its ratio is taken from its eight bits.
+  const under = grounds.map(({ colour, needed }) => ({ luminance: relativeLuminance(eightBit(colour)), needed }));
   const passes = (l: number): ReadColour | null => {
-    const candidate = readColour(oklchHex([l, c, h]))!;
-    return grounds.every((ground) => contrastRatio(candidate, ground) >= needed) ? candidate : null;
+    const { rgb } = showOklch(l, c, h);
+    const [r, g, b] = rgb.map((channel) => byte(channel) / 255) as unknown as Srgb;
+    const own = relativeLuminance([r, g, b]);
+    const reached = under.every(
+      ({ luminance, needed }) => (Math.max(own, luminance) + 0.05) / (Math.min(own, luminance) + 0.05) >= needed,
+    );
+    return reached ? readColour(hexOf(rgb)) : null;
   };
   // A thousandth of lightness is finer than one 8-bit step of any channel, so the walk cannot step over an answer.
   const STEP = 0.001;
   for (let distance = 0; distance <= 1; distance += STEP) {
     for (const l of [start - distance, start + distance]) {
-      if (l < 0 || l > 1) continue;
-      const found = passes(l);
+      if (l < -STEP || l > 1 + STEP) continue;
+      // The ends themselves are tried too: black and white reach what nothing beside them does.
+      const found = passes(Math.min(1, Math.max(0, l)));
       if (found) return found;
     }
   }

@@ -1,6 +1,6 @@
 import type { ReadColour } from '../colour/read';
 import type { Brand, Theme, Token } from '../brand/document';
-import { resolveTheme } from '../brand/resolve';
+import { resolveTheme, trailOf } from '../brand/resolve';
 import { slug, type Written } from './format';
 
 export interface ShippedToken {
@@ -39,8 +39,9 @@ export function material(brand: Brand, themes: readonly Theme[]): { themes: Ship
   const shipped = themes.map((theme): ShippedTheme => {
     const resolved = resolveTheme(brand, theme.id);
     const tokens = brand.tokens.flatMap((token, at): ShippedToken[] => {
-      const { colour, trail } = resolved.get(token.id)!;
-      if (colour) return [{ token, identifier: identifiers[at]!, colour }];
+      const found = resolved.get(token.id)!;
+      if (found.colour) return [{ token, identifier: identifiers[at]!, colour: found.colour }];
+      const trail = trailOf(found, theme.id);
       complain(`${token.path} has no colour in ${theme.name}${trail.length > 1 ? ` (${trail.join(' → ')})` : ''}; give it one.`);
       return [];
     });

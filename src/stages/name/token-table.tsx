@@ -1,7 +1,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useRef, useState } from 'react';
 import type { Theme, Token, TokenValue } from '@/core/brand/document';
-import { resolveTheme, type Resolved } from '@/core/brand/resolve';
+import { resolveTheme, trailOf, type Resolved } from '@/core/brand/resolve';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { CommitInput } from '@/ui/commit-input';
 import { setValue } from './token-edits';

@@ -1,6 +1,6 @@
 import { NativeSelect, Textarea } from '@chakra-ui/react';
 import { TOKEN_ROLES, type Token } from '@/core/brand/document';
-import { resolveTheme, tokensUsing } from '@/core/brand/resolve';
+import { resolveTheme, tokensUsing, trailOf } from '@/core/brand/resolve';
 import { inkOn } from '@/core/colour/contrast';
 import { useBrand, useMayEdit } from '../brand-context';
 import { CommitInput } from '../commit-input';
@@ -86,12 +86,12 @@ export function TokenReadout({ id }: { id: string }) {
           </fieldset>
         )}
       </div>
-      {inThemes.map(({ theme, resolved: { colour, trail } }) => (
+      {inThemes.map(({ theme, resolved }) => (
         <section key={theme.id}>
           <h3>In {theme.name}</h3>
           <ul className={css.rows}>
-            <li>{colour ? <Copyable text={colour.hex} /> : 'No colour'}</li>
-            {trail.slice(1).map((stop) => (
+            <li>{resolved.colour ? <Copyable text={resolved.colour.hex} /> : 'No colour'}</li>
+            {trailOf(resolved, theme.id).slice(1).map((stop) => (
               <li key={stop} className={css.about}>
                 → {stop}
               </li>

@@ -1,0 +1,216 @@
+import { contrastRatio, inkOn, nearestOn, relativeLuminance, type Ground } from '../colour/contrast';
+import { showOklch } from '../colour/gamut';
+import { decode, encode, type Srgb } from '../colour/oklab';
+import { hexOf, oklchHex, readColour, type ReadColour } from '../colour/read';
+import type { Brand, ThemeRecipe, Token, TokenValue } from './document';
+import { groundsOf } from './grounds';
+import { resolveTheme, tokensOf, type Resolved } from './resolve';
+
+/** Recipes to begin with; the figures are ours, for a person to change. */
+export const RECIPES = {
+  dark: { flip: true, low: 0.2, high: 0.97, chroma: 0.2, red: 0, least: 1, most: 21 },
+  night: { flip: true, low: 0.13, high: 0.72, chroma: 0.14, red: 0.7, least: 4.5, most: 7 },
+  contrast: { flip: false, low: 0, high: 1, chroma: 0.3, red: 0, least: 7, most: 21 },
+  soft: { flip: false, low: 0.2, high: 0.93, chroma: 0.16, red: 0, least: 1, most: 21 },
+} as const satisfies Record<string, ThemeRecipe>;
+
+/** A text that could not be kept as readable as asked for. */
+export interface ShortPair {
+  readonly text: Token;
+  readonly surface: Token;
+  /** WCAG contrast ratios. */
+  readonly needed: number;
+  readonly reached: number;
+}
+
+export interface DerivedTheme {
+  /** By token id: what each token is to have; those that keep their own value, and states by rule, are left out. */
+  readonly values: Readonly<Record<string, TokenValue>>;
+  readonly short: readonly ShortPair[];
+  /** How many tokens keep the value a person gave them. */
+  readonly kept: number;
+}
+
+/** A ratio falls short by rounding to eight bits, and not for any other reason, within this factor. */
+const ROUNDING = 0.985;
+
+/**
+ * One theme made from another: every colour is mapped by the recipe (OKLCH lightness flipped or compressed, hue kept,
+ * chroma limited, red-shifted); aliases stay aliases. What flips is what light and dark belong to: surfaces, texts,
+ * borders, and series that run from light to dark; an accent or a category only comes into the range. Then every text is moved, in lightness alone, to where each of its
+ * grounds gives it the contrast it has in the source theme, within the recipe's bounds. Where no lightness does, its
+ * grounds are taken back to colours that keep all ratios: as they are in the source or, flipped, those of the reciprocal
+ * luminance (Y + 0.05 becomes 0.0525 / (Y + 0.05), which swaps black with white and leaves every WCAG ratio as it was).
+ * @param to the theme whose own values, those not marked as derived, are kept; null for a new one
+ */
+export function deriveTheme(brand: Brand, from: string, to: string | null, recipe: ThemeRecipe): DerivedTheme {
+  const source = resolveTheme(brand, from);
+  const own = to === null ? null : resolveTheme(brand, to);
+  const held = (token: Token) => {
+    const value = to === null ? undefined : token.values[to];
+    return value && !value.derived ? own!.get(token.id)! : null;
+  };
+  /** The token in which a token's colour is kept, in the theme to be. */
+  const tokens = tokensOf(brand);
+  const rootOf = (token: Token): Token | null => {
+    let at: Token | undefined = token;
+    for (let steps = 0; at && steps <= brand.tokens.length; steps++) {
+      const value: TokenValue | undefined = (to !== null && held(at) ? at.values[to] : undefined) ?? at.values[from];
+      if (!value) return null;
+      if (!('token' in value)) return at;
+      at = tokens.get(value.token);
+    }
+    return null;
+  };
+  const mapped = new Map<string, ReadColour>();
+  const fixed = new Set<string>();
+  const values: Record<string, TokenValue> = {};
+  const roots: Token[] = [];
+  for (const token of brand.tokens) {
+    const keeps = held(token);
+    const value = token.values[from];
+    if (keeps) {
+      fixed.add(token.id);
+      if (keeps.colour) mapped.set(token.id, keeps.colour);
+    } else if (value && 'token' in value) values[token.id] = { token: value.token, derived: true };
+    else if (value) {
+      roots.push(token);
+      mapped.set(token.id, mappedColour(source.get(token.id)!, recipe));
+    }
+  }
+  const pairs = rootPairs(brand, source, rootOf, recipe).filter(({ text, ground }) => mapped.has(text.id) && mapped.has(ground.id));
+  const grounds = new Set(pairs.map(({ ground }) => ground.id));
+  const byText = new Map<Token, RootPair[]>();
+  for (const pair of pairs) byText.set(pair.text, [...(byText.get(pair.text) ?? []), pair]);
+  /** Grounds taken back to where every ratio holds. */
+  const exact = new Set<string>();
+  const takeBack = (token: Token, needed: number) => {
+    if (fixed.has(token.id) || exact.has(token.id)) return false;
+    exact.add(token.id);
+    const colour = exactColour(source.get(token.id)!.colour!, recipe);
+    // More contrast than in the source takes a ground on which one ink has that much.
+    const ink = readColour(inkOn(colour))!;
+    const roomy = grounds.has(token.id) && recipe.least > 1 ? nearestOn(colour, [{ colour: ink, needed }]) : null;
+    mapped.set(token.id, roomy ?? colour);
+    return true;
+  };
+  const takeAllBack = (text: Token, on: readonly RootPair[]) => {
+    const most = Math.max(...on.map(({ needed }) => needed));
+    const taken = [takeBack(text, most), ...on.map(({ ground, needed }) => takeBack(ground, needed))];
+    return taken.some(Boolean);
+  };
+  for (let again = true; again;) {
+    again = false;
+    for (const [text, on] of byText) {
+      if (fixed.has(text.id)) continue;
+      const needed = on.map(({ ground, needed: ratio }): Ground => ({ colour: mapped.get(ground.id)!, needed: ratio }));
+      if (grounds.has(text.id)) {
+        // A ground of other texts stays where it is as long as it can be read itself.
+        const reached = needed.every(({ colour, needed: ratio }) => contrastRatio(mapped.get(text.id)!, colour) >= ratio * ROUNDING);
+        if (!reached) again = takeAllBack(text, on) || again;
+        continue;
+      }
+      const start = exact.has(text.id) ? mapped.get(text.id)! : mappedColour(source.get(text.id)!, recipe);
+      const fitting = nearestOn(start, needed);
+      if (fitting) mapped.set(text.id, fitting);
+      else again = takeAllBack(text, on) || again;
+    }
+  }
+  for (const token of roots) {
+    const { hex, alpha } = mapped.get(token.id)!;
+    values[token.id] = { colour: alpha < 1 ? oklchHex(mapped.get(token.id)!.oklch, alpha) : hex, derived: true };
+  }
+  return { values, short: shortPairs(brand, pairs, mapped), kept: fixed.size };
+}
+
+interface RootPair {
+  readonly text: Token;
+  readonly ground: Token;
+  readonly needed: number;
+}
+
+/** Each two tokens that keep the colours of a text and of what it is set on, with the most that any such pair needs. */
+function rootPairs(
+  brand: Brand,
+  source: ReturnType<typeof resolveTheme>,
+  rootOf: (token: Token) => Token | null,
+  { least, most }: ThemeRecipe,
+): RootPair[] {
+  const pairs = new Map<string, RootPair>();
+  for (const token of brand.tokens) {
+    if (token.role !== 'text') continue;
+    const text = rootOf(token);
+    const textColour = source.get(token.id)!.colour;
+    if (!text || !textColour) continue;
+    for (const surface of groundsOf(brand, token)) {
+      const ground = rootOf(surface);
+      const groundColour = source.get(surface.id)!.colour;
+      if (!ground || !groundColour || ground === text) continue;
+      const needed = Math.max(least, Math.min(most, contrastRatio(textColour, groundColour)));
+      const key = `${text.id} ${ground.id}`;
+      const known = pairs.get(key);
+      if (!known || known.needed < needed) pairs.set(key, { text, ground, needed });
+    }
+  }
+  return [...pairs.values()];
+}
+
+function shortPairs(brand: Brand, pairs: readonly RootPair[], mapped: ReadonlyMap<string, ReadColour>): ShortPair[] {
+  return pairs
+    .map(({ text, ground, needed }) => ({
+      text,
+      surface: ground,
+      needed,
+      reached: contrastRatio(mapped.get(text.id)!, mapped.get(ground.id)!),
+    }))
+    .filter(({ needed, reached }) => reached < needed * ROUNDING);
+}
+
+const FLIPPING: readonly Token['role'][] = ['surface', 'text', 'border'];
+
+function flips({ token, kept }: Resolved): boolean {
+  return FLIPPING.includes(token.role) || kept?.palette.kind === 'sequential' || kept?.palette.kind === 'diverging';
+}
+
+/** Least lightness of what does not flip in a theme that does, so that it still stands out from the surfaces. */
+const STANDS_OUT = 0.45;
+
+function mappedColour(resolved: Resolved, { flip, low, high, chroma, red }: ThemeRecipe): ReadColour {
+  const colour = resolved.colour!;
+  const [l, c, h] = colour.oklch;
+  const bounded = Math.min(1, Math.max(0, l));
+  const turned = flip && flips(resolved);
+  const from = flip && !turned ? Math.max(low, STANDS_OUT * high) : low;
+  const lightness = from + (turned ? 1 - bounded : bounded) * (high - from);
+  const shifted = red > 0 ? redShifted([lightness, c, h], red) : ([lightness, c, h] as const);
+  return readColour(oklchHex([lightness, Math.min(shifted[1], chroma), shifted[2]], colour.alpha))!;
+}
+
+/** Linear light of the warm red that everything tends to. */
+const EMBER: Srgb = [1, 0.3, 0.1];
+
+/**
+ * A share of the light is given as warm red of the same luminance: the rods of the eye, which see in the dark, are most
+ * sensitive around 500 nm and nearly blind to long waves, so red light spares them (common practice on ships' bridges).
+ */
+function redShifted([l, c, h]: ReadColour['oklch'], red: number): ReadColour['oklch'] {
+  const { rgb } = showOklch(l, c, h);
+  const light = relativeLuminance(rgb) / relativeLuminance(EMBER.map(encode) as unknown as Srgb);
+  const warm = rgb.map((channel, at) => encode(Math.min(1, decode(channel) * (1 - red) + EMBER[at]! * light * red)));
+  return readColour(hexOf(warm as unknown as Srgb))!.oklch;
+}
+
+/** The colour that keeps all ratios: as it is or, flipped, of the reciprocal luminance with its own hue. */
+function exactColour(colour: ReadColour, { flip, chroma }: ThemeRecipe): ReadColour {
+  if (!flip) return readColour(oklchHex(colour.oklch, colour.alpha))!;
+  const [, c, h] = colour.oklch;
+  const wanted = 0.0525 / (relativeLuminance(colour.rgb) + 0.05) - 0.05;
+  let [low, high] = [0, 1];
+  const shown = (l: number) => showOklch(l, Math.min(c, chroma), h).rgb;
+  while (high - low > 1e-5) {
+    const middle = (low + high) / 2;
+    if (relativeLuminance(shown(middle)) < wanted) low = middle;
+    else high = middle;
+  }
+  return readColour(oklchHex([high, Math.min(c, chroma), h], colour.alpha))!;
+}
