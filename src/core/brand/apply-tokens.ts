@@ -114,11 +114,7 @@ function mustHaveOwnPaths(brand: Brand, changed: readonly Token[]): void {
 }
 
 /** Every reference of the changed tokens leads to something, in the themes named, and none leads back to itself. */
-export function mustPointSomewhere(
-  brand: Brand,
-  changed: readonly Token[],
-  themesOf: (token: Token) => readonly string[],
-): void {
+export function mustPointSomewhere(brand: Brand, changed: readonly Token[], themesOf: (token: Token) => readonly string[]): void {
   const tokens = new Map(brand.tokens.map((one) => [one.id, one]));
   const swatches = new Set(brand.palettes.flatMap((palette) => palette.swatches.map(({ id }) => id)));
   const themes = new Map(brand.themes.map(({ id }) => [id, [] as string[]]));
@@ -153,12 +149,16 @@ function mustBeUnused(brand: Brand, removed: readonly Token[], gone: ReadonlySet
     }
   }
   for (const [target, tokens] of users) {
-    throw new Refusal(`${path.get(target)} cannot go while ${listed(tokens)} ${tokens.length === 1 ? 'uses' : 'use'} it. Unlink first.`);
+    throw new Refusal(
+      `${path.get(target)} cannot go while ${listed(tokens)} ${tokens.length === 1 ? 'uses' : 'use'} it. Unlink first.`,
+    );
   }
   for (const field of brand.fields) {
     const pinned = field.values.find(({ token }) => token !== undefined && gone.has(token));
     if (pinned)
-      throw new Refusal(`${path.get(pinned.token!)} cannot go while ${pinned.text} of ${field.name} is pinned to it. Unpin it first.`);
+      throw new Refusal(
+        `${path.get(pinned.token!)} cannot go while ${pinned.text} of ${field.name} is pinned to it. Unpin it first.`,
+      );
   }
 }
 

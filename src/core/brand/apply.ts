@@ -273,6 +273,8 @@ function mustBeUnusedSwatches(brand: Brand, swatches: readonly Swatch[]): void {
 
 function mustPinTokens(brand: Brand, id: string): void {
   const tokens = new Set(brand.tokens.map((token) => token.id));
-  const lost = brand.fields.find((field) => field.id === id)!.values.find(({ token }) => token !== undefined && !tokens.has(token));
+  const lost = brand.fields
+    .find((field) => field.id === id)!
+    .values.find(({ token }) => token !== undefined && !tokens.has(token));
   if (lost) throw new Refusal(`The token that ${lost.text} is pinned to is no longer there; somebody may have deleted it.`);
 }

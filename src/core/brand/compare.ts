@@ -31,7 +31,8 @@ export function compareBrands(then: Brand | null, now: Brand): Difference[] {
   for (const [id, part] of after) {
     const old = before.get(id);
     if (!old) differences.push({ id, kind: 'added', what: part.what, name: part.name });
-    else if (old.itself !== part.itself && old.content() !== part.content()) differences.push({ id, kind: 'changed', what: part.what, name: part.name });
+    else if (old.itself !== part.itself && old.content() !== part.content())
+      differences.push({ id, kind: 'changed', what: part.what, name: part.name });
   }
   for (const [id, part] of before) {
     if (!after.has(id)) differences.push({ id, kind: 'removed', what: part.what, name: part.name });

@@ -78,7 +78,9 @@ export function deriveTheme(brand: Brand, from: string, to: string | null, recip
       mapped.set(token.id, mappedColour(source.get(token.id)!, recipe));
     }
   }
-  const pairs = rootPairs(brand, source, rootOf, recipe).filter(({ text, ground }) => mapped.has(text.id) && mapped.has(ground.id));
+  const pairs = rootPairs(brand, source, rootOf, recipe).filter(
+    ({ text, ground }) => mapped.has(text.id) && mapped.has(ground.id),
+  );
   const grounds = new Set(pairs.map(({ ground }) => ground.id));
   const byText = new Map<Token, RootPair[]>();
   for (const pair of pairs) byText.set(pair.text, [...(byText.get(pair.text) ?? []), pair]);
@@ -106,7 +108,9 @@ export function deriveTheme(brand: Brand, from: string, to: string | null, recip
       const needed = on.map(({ ground, needed: ratio }): Ground => ({ colour: mapped.get(ground.id)!, needed: ratio }));
       if (grounds.has(text.id)) {
         // A ground of other texts stays where it is as long as it can be read itself.
-        const reached = needed.every(({ colour, needed: ratio }) => contrastRatio(mapped.get(text.id)!, colour) >= ratio * ROUNDING);
+        const reached = needed.every(
+          ({ colour, needed: ratio }) => contrastRatio(mapped.get(text.id)!, colour) >= ratio * ROUNDING,
+        );
         if (!reached) again = takeAllBack(text, on) || again;
         continue;
       }

@@ -171,6 +171,8 @@ export const Carried = z.strictObject({
   json: z.string().max(LIMITS.carriedText),
   /** Id of the token it stood before; null, or one that is gone, is the end. */
   before: id.nullable(),
+  /** Id of the theme whose files it belongs in; absent: in those of every theme. */
+  theme: id.optional(),
 });
 
 /** A format the brand ships to. Its options are checked by the format itself. */

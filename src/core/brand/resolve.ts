@@ -239,6 +239,7 @@ function pointingAt(tokens: readonly Token[], kind: 'swatch' | 'token', ids: Rea
       Object.values(values).some((value) => {
         const to = kind === 'swatch' ? 'swatch' in value && value.swatch : 'token' in value && value.token;
         return to !== false && ids.has(to);
-      }) || (kind === 'token' && rule !== undefined && ruleTokens(rule).some((id) => ids.has(id))),
+      }) ||
+      (kind === 'token' && rule !== undefined && ruleTokens(rule).some((id) => ids.has(id))),
   );
 }

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import type { Brand, PALETTE_KINDS, Theme } from '../brand/document';
+import type { Brand, PALETTE_KINDS, Theme, Token } from '../brand/document';
 import type { CellRange } from './cell-range';
 import type { Pixels } from '../image/pixels';
 
@@ -125,12 +125,17 @@ export interface Format<Options extends z.ZodObject = z.ZodObject> {
   readonly extensions: readonly string[];
   /** One sentence: where such a file goes. */
   readonly purpose: string;
-  /** Texts, each with `meta`: its title, and as description what it means to leave it empty. */
+  /**
+   * Texts, each with `meta`: its title, and as description what it means to leave it empty; `names: 'tokens'` where it
+   * holds the path of a token or group, so that it follows when that is renamed.
+   */
   readonly options: Options;
   /** Never throws: a damaged file gives what could be read of it, with the problem. @returns null when the bytes are not of this format at all. */
   readonly read?: (file: SourceFile, tools: ReadTools) => Reading | null | Promise<Reading | null>;
   /** Deterministic: the same brand, themes and options give the same bytes. */
   readonly write?: (brand: Brand, themes: readonly Theme[], options: z.output<Options>) => Written;
+  /** The tokens that `write` writes; absent where that is every one. */
+  readonly reach?: (tokens: readonly Token[], options: z.output<Options>) => readonly Token[];
 }
 
 /** Keeps the options' type from the schema through to the writer. */

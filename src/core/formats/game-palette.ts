@@ -1,6 +1,7 @@
 import { encode } from 'fast-png';
 import { z } from 'zod';
 import { byte } from '../colour/read';
+import type { Token } from '../brand/document';
 import { linearFloats } from '../colour/notations';
 import { defineFormat, slug, textFile, type WrittenFile } from './format';
 import { material, type ShippedTheme } from './material';
@@ -12,13 +13,14 @@ export const gamePalette = defineFormat({
   extensions: ['.png', '.json'],
   purpose: 'For a game engine: load the strip as a lookup texture without filtering or compression; the index names each pixel.',
   options: z.strictObject({
-    group: z.string().max(200).default('').meta({ title: 'Only a group of tokens', description: 'all tokens' }),
+    group: z.string().max(200).default('').meta({ title: 'Only a group of tokens', description: 'all tokens', names: 'tokens' }),
   }),
+  reach: (tokens, { group }) => tokens.filter((token) => isBelow(token, group)),
   write(brand, themes, { group }) {
     const { themes: shipped, problems } = material(brand, themes);
     const chosen = shipped.map((theme) => ({
       ...theme,
-      tokens: theme.tokens.filter(({ token }) => group === '' || token.path.startsWith(`${group}.`)),
+      tokens: theme.tokens.filter(({ token }) => isBelow(token, group)),
     }));
     if (chosen.some((theme) => theme.tokens.length === 0)) {
       const nothing =
@@ -51,6 +53,10 @@ export const gamePalette = defineFormat({
     return { files, problems };
   },
 });
+
+function isBelow({ path }: Token, group: string): boolean {
+  return group === '' || path.startsWith(`${group}.`);
+}
 
 /** One pixel a colour, one row, 8-bit RGBA, straight alpha. */
 function strip({ tokens }: ShippedTheme): Uint8Array {

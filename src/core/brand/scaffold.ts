@@ -1,0 +1,181 @@
+import { contrastRatio, nearestOn, type Ground } from '../colour/contrast';
+import { readColour, type ReadColour } from '../colour/read';
+import { terminal } from '../palette/terminal';
+import type { Brand, Palette, Swatch, Token, TokenValue } from './document';
+import { SCAFFOLDS, type Scaffold, type Series, type Slot, type Want } from './scaffold-slots';
+import { stateTokens } from './state-tokens';
+
+/** A token that a scaffold proposes, and why it has this colour. */
+export interface Guess {
+  readonly token: Token;
+  /** One sentence. */
+  readonly why: string;
+  /** Other swatches that would fit, the best first. */
+  readonly others: readonly Swatch[];
+}
+
+interface Candidate {
+  readonly palette: Palette;
+  readonly swatch: Swatch;
+  readonly colour: ReadColour;
+}
+
+/** WCAG 2.2, 1.4.3 (AA). */
+const READABLE = 4.5;
+/** How much each kind of difference weighs, in OKLCH: a whole of lightness, of relative chroma, half a turn of hue. */
+const WEIGHT = { lightness: 1, chroma: 0.35, hue: 1.6 } as const;
+/** What it costs a swatch not to be of a brand palette, in the same measure. */
+const NOT_BRAND = 0.15;
+/** Farther than this nothing in the brand fits, and the token gets a colour of its own. */
+const FITS = 0.5;
+
+/**
+ * A scaffold's tree filled from the brand's palettes: each slot gets the swatch that is nearest to what it wants and, for
+ * a text, that can be read where it stands. Paths that the brand has already are left out.
+ */
+export function fillScaffold(brand: Brand, scaffold: Scaffold['id'], newId: () => string): Guess[] {
+  const { slots, series } = SCAFFOLDS.find(({ id }) => id === scaffold)!;
+  const inAllThemes = (value: TokenValue) => Object.fromEntries(brand.themes.map(({ id }) => [id, value]));
+  const guesses =
+    scaffold === 'terminal'
+      ? terminalGuesses(brand, newId, inAllThemes)
+      : [
+          ...slotGuesses(brand, slots, newId, inAllThemes),
+          ...series.flatMap((one) => seriesGuesses(brand, one, newId, inAllThemes)),
+        ];
+  const taken = new Set(brand.tokens.map(({ path }) => path));
+  const left = guesses.filter(({ token }) => !taken.has(token.path));
+  // A state whose token at rest is there already has nothing to be made from here.
+  const known = new Set(left.map(({ token }) => token.id));
+  return left
+    .filter(
+      ({ token: { rule } }) => !rule || [rule.of, rule.surface, ...(rule.text ? [rule.text] : [])].every((id) => known.has(id)),
+    )
+    .map((guess) => ({ ...guess, token: { ...guess.token, on: guess.token.on.filter((id) => known.has(id)) } }));
+}
+
+function slotGuesses(
+  brand: Brand,
+  slots: readonly Slot[],
+  newId: () => string,
+  inAllThemes: (value: TokenValue) => Token['values'],
+): Guess[] {
+  const candidates = brand.palettes.flatMap((palette) =>
+    palette.swatches.map((swatch): Candidate => ({ palette, swatch, colour: readColour(swatch.value)! })),
+  );
+  const liveliest = Math.max(0.05, ...candidates.map(({ colour }) => colour.oklch[1]));
+  const ids = new Map(slots.map(({ path }) => [path, newId()]));
+  const colours = new Map<string, ReadColour>();
+  const chosen = new Map<string, Omit<Guess, 'token'> & { value: TokenValue }>();
+  // Texts last: they are chosen for what they stand on.
+  for (const slot of [...slots].sort((one, two) => Number(!!one.on) - Number(!!two.on))) {
+    const grounds = (slot.on ?? []).map((path): Ground => ({ colour: colours.get(path)!, needed: slot.contrast ?? READABLE }));
+    const ranked = candidates
+      .map((one) => ({ ...one, cost: cost(one, slot.want, liveliest) }))
+      .filter(({ colour }) => grounds.every((ground) => contrastRatio(colour, ground.colour) >= ground.needed))
+      .sort((one, two) => one.cost - two.cost);
+    const best = ranked[0];
+    const fits = best && best.cost <= (slot.want.within ?? FITS);
+    const own = fits ? best.colour : ownColour(slot.want, grounds, liveliest);
+    const readable = grounds.length > 0 ? `, and it can be read at ${lowest(own, grounds)} to 1 or better` : '';
+    colours.set(slot.path, own);
+    chosen.set(slot.path, {
+      value: fits ? { swatch: best.swatch.id } : { colour: own.hex },
+      why: fits
+        ? `${best.swatch.name} of ${best.palette.name} is the nearest to ${slot.want.words}${readable}.`
+        : `No swatch comes near ${slot.want.words}${grounds.length > 0 ? ' that can be read here' : ''}, so this is a colour of its own${readable}.`,
+      others: ranked.slice(fits ? 1 : 0, 6).map(({ swatch }) => swatch),
+    });
+  }
+  return slots.flatMap((slot): Guess[] => {
+    const { value, ...guess } = chosen.get(slot.path)!;
+    const token: Token = {
+      id: ids.get(slot.path)!,
+      path: slot.path,
+      role: slot.role,
+      description: slot.description,
+      on: (slot.on ?? []).map((path) => ids.get(path)!),
+      values: inAllThemes(value),
+    };
+    const { states } = slot;
+    const made = states
+      ? stateTokens(
+          token,
+          ids.get(states.surface)!,
+          states.text === undefined ? undefined : ids.get(states.text)!,
+          states.kinds,
+          newId,
+        )
+      : [];
+    return [
+      { ...guess, token },
+      ...made.map((state) => ({ token: state, why: `Made by rule from ${slot.path}, in every theme.`, others: [] })),
+    ];
+  });
+}
+
+function cost({ palette, colour }: Candidate, { lightness, chroma, hue }: Want, liveliest: number): number {
+  const [l, c, h] = colour.oklch;
+  let sum = palette.kind === 'brand' ? 0 : NOT_BRAND;
+  if (lightness !== undefined) sum += WEIGHT.lightness * Math.abs(l - lightness);
+  if (chroma !== undefined) sum += WEIGHT.chroma * Math.abs(c / liveliest - chroma);
+  // The hue of a grey says nothing.
+  if (hue !== undefined) sum += (WEIGHT.hue * (c < 0.03 ? 180 : Math.abs(((h - hue + 540) % 360) - 180))) / 180;
+  return sum;
+}
+
+function ownColour({ lightness = 0.5, chroma = 0, hue = 0 }: Want, grounds: readonly Ground[], liveliest: number): ReadColour {
+  const wanted = readColour(`oklch(${lightness} ${(chroma * liveliest).toFixed(4)} ${hue})`)!;
+  return nearestOn(wanted, grounds) ?? readColour(wanted.hex)!;
+}
+
+function lowest(colour: ReadColour, grounds: readonly Ground[]): string {
+  return (Math.floor(Math.min(...grounds.map((ground) => contrastRatio(colour, ground.colour))) * 10) / 10).toFixed(1);
+}
+
+function seriesGuesses(
+  brand: Brand,
+  { group, kind, description }: Series,
+  newId: () => string,
+  inAllThemes: (value: TokenValue) => Token['values'],
+): Guess[] {
+  const palette = brand.palettes.find((one) => one.kind === kind);
+  return (palette?.swatches ?? []).map((swatch, at) => ({
+    token: {
+      id: newId(),
+      path: `${group}.${at + 1}`,
+      role: 'data',
+      description,
+      on: [],
+      values: inAllThemes({ swatch: swatch.id }),
+    },
+    why: `Number ${at + 1} of ${palette!.name}, the first ${kind} palette.`,
+    others: [],
+  }));
+}
+
+function terminalGuesses(brand: Brand, newId: () => string, inAllThemes: (value: TokenValue) => Token['values']): Guess[] {
+  const swatches = brand.palettes.flatMap((palette) => palette.swatches);
+  const roles = terminal({ from: swatches.map(({ value }) => value), ground: 'dark', seed: 0, lift: 0 });
+  const ground = newId();
+  return roles.map(({ role, value, from }) => {
+    const exact = swatches.find((swatch) => readColour(swatch.value)!.hex === value);
+    const near = from === null ? undefined : swatches.find((swatch) => swatch.value === from);
+    return {
+      token: {
+        id: role === 'ground' ? ground : newId(),
+        path: `terminal.${role.replace(' ', '-')}`,
+        role: role === 'ground' ? 'surface' : role === 'text' ? 'text' : 'other',
+        description: '',
+        on: role === 'text' ? [ground] : [],
+        values: inAllThemes(exact ? { swatch: exact.id } : { colour: value }),
+      },
+      why: exact
+        ? `${exact.name} as it is.`
+        : near
+          ? `${near.name}, brought to where it can be told on the ground.`
+          : 'Made to stand beside the others; no swatch comes near.',
+      others: near ? [near] : [],
+    };
+  });
+}

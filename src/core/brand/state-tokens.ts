@@ -1,0 +1,25 @@
+import type { StateRule, Token } from './document';
+import { STATE_DEFAULTS } from './state-rule';
+
+/**
+ * Tokens for the states of a token at rest, by the usual rules. `action.confirm.rest` gives `action.confirm.hover`, any
+ * other path a step more. They have no values of their own: in every theme the rule makes them.
+ */
+export function stateTokens(
+  base: Token,
+  surface: string,
+  text: string | undefined,
+  states: readonly StateRule['state'][],
+  newId: () => string,
+): Token[] {
+  const stem = base.path.replace(/\.(?:rest|default|base)$/, '');
+  return states.map((state) => ({
+    id: newId(),
+    path: `${stem}.${state}`,
+    role: 'state',
+    description: '',
+    on: [],
+    values: {},
+    rule: { state, of: base.id, surface, ...(text !== undefined && { text }), ...STATE_DEFAULTS[state] },
+  }));
+}

@@ -1,0 +1,53 @@
+import { formatById } from '../formats/registry';
+import { targetsOf } from './apply-tokens';
+import type { Brand, DataField, Destination, Swatch, Token } from './document';
+import { tokensUsing } from './resolve';
+
+/** Where a swatch or a token is used: what a change of it reaches, and what would break without it. */
+export interface Uses {
+  /** Tokens that come to it, straight or through others, in any theme. */
+  readonly tokens: readonly Token[];
+  /** Destinations that write it, or one of those tokens. */
+  readonly destinations: readonly Destination[];
+  /** Fields with values that are pinned to it, or to one of those tokens. */
+  readonly fields: readonly DataField[];
+}
+
+export function usesOf(brand: Brand, target: { swatch: string } | { token: string }): Uses {
+  const tokens = tokensUsing(brand.tokens, target);
+  const reached = new Set(tokens.map(({ id }) => id));
+  if ('token' in target) reached.add(target.token);
+  return {
+    tokens,
+    destinations: brand.destinations.filter((destination) => shipped(brand, destination).some(({ id }) => reached.has(id))),
+    fields: brand.fields.filter(({ values }) => values.some(({ token }) => token !== undefined && reached.has(token))),
+  };
+}
+
+/** The tokens a destination writes. */
+export function shipped(brand: Brand, { format: id, options }: Destination): readonly Token[] {
+  const format = formatById(id);
+  const parsed = format?.options.safeParse(options);
+  if (!format?.write || !parsed?.success) return [];
+  return format.reach ? format.reach(brand.tokens, parsed.data) : brand.tokens;
+}
+
+/** Swatches that no token comes to, in the order of their palettes. */
+export function unusedSwatches(brand: Brand): Swatch[] {
+  const used = new Set<string>();
+  for (const { values } of brand.tokens) {
+    for (const value of Object.values(values)) if ('swatch' in value) used.add(value.swatch);
+  }
+  return brand.palettes.flatMap(({ swatches }) => swatches.filter(({ id }) => !used.has(id)));
+}
+
+/** Tokens that nothing needs: no destination writes them, no other token speaks of them, no value is pinned to them. */
+export function orphanTokens(brand: Brand): Token[] {
+  if (brand.destinations.length === 0) return [];
+  const needed = new Set([
+    ...brand.destinations.flatMap((destination) => shipped(brand, destination).map(({ id }) => id)),
+    ...brand.tokens.flatMap(targetsOf),
+    ...brand.fields.flatMap(({ values }) => values.flatMap(({ token }) => token ?? [])),
+  ]);
+  return brand.tokens.filter(({ id }) => !needed.has(id));
+}
