@@ -10,6 +10,7 @@ interface CommitInputProps {
   /** `plain` reads as the heading it stands in, until it is touched. */
   look?: 'field' | 'plain';
   label?: string;
+  autoFocus?: boolean;
   /** Given, the field may be emptied; says what an empty one means. */
   placeholder?: string | undefined;
 }
@@ -31,6 +32,7 @@ export function CommitInput({
   mono = false,
   look = 'field',
   label,
+  autoFocus = false,
   placeholder,
 }: CommitInputProps) {
   const [draft, setDraft] = useState<string | null>(null);
@@ -47,6 +49,7 @@ export function CommitInput({
       {...(look === 'plain' && PLAIN)}
       aria-label={label}
       value={draft ?? value}
+      autoFocus={autoFocus}
       disabled={disabled}
       placeholder={placeholder}
       onChange={(event) => setDraft(event.target.value)}

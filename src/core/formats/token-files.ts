@@ -42,6 +42,8 @@ export interface TokenContext {
   readonly name: string;
   readonly tokens: ReadonlyMap<string, FileToken>;
   readonly carried: readonly FileCarried[];
+  /** Paths of tokens that are in the files but cannot be read; each has its problem. */
+  readonly damaged: ReadonlySet<string>;
 }
 
 export interface TokenFiles {
@@ -164,6 +166,7 @@ function contextOf(name: string, layers: readonly Entries[], problems: Named[]):
   for (const { tokens } of layers) for (const [path, entry] of tokens) merged.set(path, entry);
   const resolved = resolver(merged);
   const tokens = new Map<string, FileToken>();
+  const damaged = new Set<string>();
   const carried = new Map<string, Omit<FileCarried, 'before'>>();
   const order: { colour?: string; carried?: string }[] = [];
   for (const { all } of layers) {
@@ -177,7 +180,10 @@ function contextOf(name: string, layers: readonly Entries[], problems: Named[]):
         const { line, column } = entry.document.placeOf(entry.value.offset);
         if ('fault' in end) {
           problems.push({ ...problem(`${entry.path} ${end.fault}`, line, column), file: entry.document.name });
-          if (end.missing === undefined) continue;
+          if (end.missing === undefined) {
+            damaged.add(entry.path);
+            continue;
+          }
         } else if (end.css === null) {
           carried.set(key, { keys: entry.keys, json: textOf(entry.document, entry.node) });
           order.push({ carried: key });
@@ -205,7 +211,7 @@ function contextOf(name: string, layers: readonly Entries[], problems: Named[]):
     if (colour !== undefined) before = colour;
     else placed.unshift({ ...carried.get(key!)!, before });
   }
-  return { name, tokens, carried: placed };
+  return { name, tokens, carried: placed, damaged };
 }
 
 function textOf({ source }: TokenDocument, node: Node): string {

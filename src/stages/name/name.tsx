@@ -1,88 +1,68 @@
 'use client';
 
-import { Button } from '@chakra-ui/react';
-import { useState } from 'react';
-import { newId } from '@/core/brand/identity';
-import { useBrand, useMayEdit } from '@/ui/brand-context';
-import { Empty } from '@/ui/empty';
+import { Tabs } from '@chakra-ui/react';
+import { useDeferredValue, useMemo, type ReactNode } from 'react';
+import { tokenFindings } from '@/core/checks/token-findings';
+import { useBrand } from '@/ui/brand-context';
 import { StageTitle } from '@/ui/stage-title';
-import { NewToken } from './new-token';
-import { TokenTable } from './token-table';
-import { deleteToken, themeFrom } from './token-edits';
+import { FilesView } from './files/files-view';
+import { ScaffoldView } from './scaffold-view';
+import { StatesView } from './states/states-view';
+import { ThemesView } from './themes/themes-view';
+import { TidyView } from './tidy-view';
+import { TokensView } from './tokens/tokens-view';
+import { ValuesView } from './values/values-view';
+import { showView, useView, type ViewId } from './views';
 import css from './name.module.css';
 
+const VIEWS: readonly { readonly id: ViewId; readonly label: string; readonly View: () => ReactNode }[] = [
+  { id: 'tokens', label: 'Tokens', View: TokensView },
+  { id: 'scaffolds', label: 'Scaffolds', View: ScaffoldView },
+  { id: 'themes', label: 'Themes', View: ThemesView },
+  { id: 'states', label: 'States', View: StatesView },
+  { id: 'values', label: 'Data values', View: ValuesView },
+  { id: 'files', label: 'Files', View: FilesView },
+  { id: 'tidy', label: 'Tidy', View: TidyView },
+];
+
 export function Name() {
-  const { brand, theme, run, selection, select, chooseTheme } = useBrand((state) => ({
-    brand: state.brand,
-    theme: state.theme,
-    run: state.run,
-    selection: state.selection,
-    select: state.select,
-    chooseTheme: state.chooseTheme,
+  const { tokens, themes } = useBrand((state) => ({
+    tokens: state.brand.tokens.length,
+    themes: state.brand.themes.length,
   }));
-  const mayEdit = useMayEdit();
-  const [filter, setFilter] = useState('');
-  const chosen = selection && 'token' in selection ? brand.tokens.find((token) => token.id === selection.token) : undefined;
-  const themeName = brand.themes.find((one) => one.id === theme)!.name;
-  const tokens = brand.tokens.filter((token) => token.path.includes(filter.trim().toLowerCase()) || token.role === filter.trim());
-  const addTheme = () => {
-    const id = newId();
-    if (
-      run(
-        themeFrom(
-          brand,
-          theme,
-          id,
-          uniqueName(
-            brand.themes.map((one) => one.name),
-            `${themeName} copy`,
-          ),
-        ),
-      )
-    )
-      chooseTheme(id);
-  };
+  const { view } = useView();
+  const findings = useFindings();
   return (
-    <>
-      <StageTitle
-        title="Name"
-        about={`${brand.tokens.length} tokens in ${brand.themes.length} ${brand.themes.length === 1 ? 'theme' : 'themes'}`}
-      >
-        <input
-          className={css.filter}
-          type="search"
-          aria-label="Filter tokens"
-          placeholder="Filter by path or role"
-          value={filter}
-          onChange={(event) => setFilter(event.target.value)}
-        />
-        <Button size="xs" variant="outline" disabled={!mayEdit} onClick={addTheme}>
-          Copy {themeName} as a new theme
-        </Button>
-        <Button
-          size="xs"
-          variant="outline"
-          disabled={!mayEdit || !chosen}
-          onClick={() => chosen && run(deleteToken(chosen)) && select(null)}
-        >
-          Delete token
-        </Button>
+    <Tabs.Root
+      value={view}
+      onValueChange={({ value }) => showView(value as ViewId)}
+      variant="plain"
+      size="sm"
+      lazyMount
+      unmountOnExit
+      className={css.name}
+    >
+      <StageTitle title="Name" about={`${tokens} tokens in ${themes} ${themes === 1 ? 'theme' : 'themes'}`}>
+        <Tabs.List className={css.views} aria-label="Views">
+          {VIEWS.map(({ id, label }) => (
+            <Tabs.Trigger key={id} value={id} className={css.view}>
+              {label}
+              {id === 'tidy' && findings > 0 && <small>{findings}</small>}
+            </Tabs.Trigger>
+          ))}
+        </Tabs.List>
       </StageTitle>
-      {mayEdit && <NewToken />}
-      {brand.tokens.length === 0 ? (
-        <Empty title="Tokens are named here">
-          A token is a use, such as text.default, with a colour in every theme. Type a path above; then point it at a swatch, at
-          another token, or give it a colour of its own.
-        </Empty>
-      ) : (
-        <TokenTable tokens={tokens} chosen={chosen?.id ?? null} />
-      )}
-    </>
+      {VIEWS.map(({ id, View }) => (
+        <Tabs.Content key={id} value={id} className={css.content}>
+          <View />
+        </Tabs.Content>
+      ))}
+    </Tabs.Root>
   );
 }
 
-function uniqueName(taken: readonly string[], wanted: string): string {
-  let name = wanted;
-  for (let n = 2; taken.includes(name); n++) name = `${wanted} ${n}`;
-  return name;
+/** How much there is to tidy; counted when nothing more urgent is to be drawn. */
+function useFindings(): number {
+  const brand = useDeferredValue(useBrand((state) => state.replica.brand));
+  return useMemo(() => tokenFindings(brand).length, [brand]);
 }

@@ -14,6 +14,7 @@ import { useGoTo } from '../stage-link';
 import { isTyping } from '../typing';
 import { STAGES } from './stages';
 import { Strand } from './strand';
+import { SwatchDrag } from './swatch-drag';
 import { SURROUNDS, type Surround } from './surrounds';
 import css from './frame.module.css';
 
@@ -43,11 +44,13 @@ export function Frame({ surround, guideHidden, children }: { surround: Surround;
   return (
     <div className={css.frame} data-wide={wide || undefined}>
       <Header surround={preferences.surround} onSurround={(chosen) => prefer({ surround: chosen })} />
-      <Strand />
-      <main className={css.stage}>
-        {!preferences.guideHidden && <Guide onHide={() => prefer({ guideHidden: true })} />}
-        {children}
-      </main>
+      <SwatchDrag>
+        <Strand />
+        <main className={css.stage}>
+          {!preferences.guideHidden && <Guide onHide={() => prefer({ guideHidden: true })} />}
+          {children}
+        </main>
+      </SwatchDrag>
       {!wide && <Readout />}
       <Footer guideHidden={preferences.guideHidden} onGuide={() => prefer({ guideHidden: false })} />
     </div>

@@ -1,10 +1,12 @@
 'use client';
 
-import { memo, useCallback } from 'react';
+import { useDraggable } from '@dnd-kit/core';
+import { memo, useCallback, useState, type PointerEvent } from 'react';
 import type { Palette } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { PALETTE_KINDS } from '@/core/brand/document';
-import { useBrand, useMayEdit } from '../brand-context';
+import { useBrand, useBrandStore, useMayEdit } from '../brand-context';
+import type { Dragged, DraggedData } from '../dragged';
 import { useGoTo } from '../stage-link';
 import { ribbon } from '../ribbon';
 import css from './frame.module.css';
@@ -38,9 +40,10 @@ export function Strand() {
     const palette: Palette = { id: newId(), name: 'New palette', kind: 'loose', swatches: [] };
     if (run({ label: 'Add a palette', steps: [{ do: 'palette.add', palette, before: null }] })) open(palette.id);
   };
+  const { onDown, setNodeRef, listeners } = useRibbonDrag();
   const groups = PALETTE_KINDS.map((kind) => ({ kind, members: palettes.filter((palette) => palette.kind === kind) }));
   return (
-    <nav className={css.strand} aria-label="Palettes">
+    <nav ref={setNodeRef} className={css.strand} aria-label="Palettes" {...listeners} onPointerDownCapture={onDown}>
       {groups.map(
         ({ kind, members }) =>
           members.length > 0 && (
@@ -61,6 +64,23 @@ export function Strand() {
   );
 }
 
+/** Any colour of any ribbon can be dragged: the one under the pointer where it went down. */
+function useRibbonDrag() {
+  const store = useBrandStore();
+  const [at, setAt] = useState<Dragged | null>(null);
+  const { setNodeRef, listeners } = useDraggable({ id: 'strand', data: { at } satisfies DraggedData });
+  const onDown = ({ target, clientX }: PointerEvent) => {
+    const button = (target as Element).closest<HTMLElement>('[data-palette]');
+    const box = button?.querySelector('i')?.getBoundingClientRect();
+    const swatches = store.getState().brand.palettes.find(({ id }) => id === button?.dataset.palette)?.swatches;
+    if (!box || !swatches || swatches.length === 0) return setAt(null);
+    const share = Math.min(0.999999, Math.max(0, (clientX - box.left) / box.width));
+    const { id, name, value } = swatches[Math.floor(share * swatches.length)]!;
+    setAt({ what: 'swatch', id, label: name, colour: value });
+  };
+  return { setNodeRef, listeners, onDown };
+}
+
 interface StrandPaletteProps {
   palette: Palette;
   current: boolean;
@@ -69,7 +89,13 @@ interface StrandPaletteProps {
 
 const StrandPalette = memo(function StrandPalette({ palette, current, onOpen }: StrandPaletteProps) {
   return (
-    <button className={css.palette} aria-current={current || undefined} onClick={() => onOpen(palette.id)}>
+    <button
+      className={css.palette}
+      aria-current={current || undefined}
+      data-palette={palette.id}
+      title="Drag a colour of the ribbon onto a token"
+      onClick={() => onOpen(palette.id)}
+    >
       <i className={css.ribbon} style={{ background: ribbon(palette.swatches.map((swatch) => swatch.value)) }} />
       <span>{palette.name}</span>
       <b>{palette.swatches.length}</b>

@@ -91,11 +91,13 @@ export function TokenReadout({ id }: { id: string }) {
           <h3>In {theme.name}</h3>
           <ul className={css.rows}>
             <li>{resolved.colour ? <Copyable text={resolved.colour.hex} /> : 'No colour'}</li>
-            {trailOf(resolved, theme.id).slice(1).map((stop) => (
-              <li key={stop} className={css.about}>
-                → {stop}
-              </li>
-            ))}
+            {trailOf(resolved, theme.id)
+              .slice(1)
+              .map((stop) => (
+                <li key={stop} className={css.about}>
+                  → {stop}
+                </li>
+              ))}
           </ul>
         </section>
       ))}

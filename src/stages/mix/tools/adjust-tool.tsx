@@ -3,11 +3,12 @@ import { memo, useCallback, useMemo, useState } from 'react';
 import type { Palette, Swatch } from '@/core/brand/document';
 import { adjust, NO_ADJUSTMENT, type Adjustment } from '@/core/palette/adjust';
 import { ordered, ORDERS, shuffled } from '@/core/palette/order';
+import { ApplyButtons } from '@/ui/apply-buttons';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { Dial } from '@/ui/dial';
 import { recolour, reorder } from '../swatch-edits';
-import { useTrial } from '../use-trial';
-import { ApplyButtons, targetsOf, targetWords, ToolFrame, type ToolProps } from './tool';
+import { useTrial } from '@/ui/use-trial';
+import { targetsOf, targetWords, ToolFrame, type ToolProps } from './tool';
 import css from './tools.module.css';
 
 const DIALS: readonly {

@@ -8,9 +8,9 @@ import { CommitInput } from '@/ui/commit-input';
 import { Dial } from '@/ui/dial';
 import { tell } from '@/ui/notices';
 import { Strip } from '@/ui/strip';
-import { findCategories } from '@/workers/palette';
+import { findCategories } from '@/workers/solver';
 import { PlaceButtons, ToolFrame, type ToolProps } from './tool';
-import { useComputed } from './use-computed';
+import { useComputed } from '@/ui/use-computed';
 import css from './tools.module.css';
 
 const VISIONS = [

@@ -2,12 +2,13 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { mergeSwatches, usedSwatches } from '@/core/brand/merge-swatches';
 import { readColour } from '@/core/colour/read';
 import { DEPTHS, mergeNear, reduceTo } from '@/core/palette/reduce';
+import { ApplyButtons } from '@/ui/apply-buttons';
 import { useBrand } from '@/ui/brand-context';
 import { Choice, Dial } from '@/ui/dial';
 import { Strip } from '@/ui/strip';
 import { deleteSwatches, recolour } from '../swatch-edits';
-import { useTrial } from '../use-trial';
-import { ApplyButtons, ToolFrame, type ToolProps } from './tool';
+import { useTrial } from '@/ui/use-trial';
+import { ToolFrame, type ToolProps } from './tool';
 import css from './tools.module.css';
 
 const WAYS = ['to a number', 'near duplicates', 'unused'] as const;

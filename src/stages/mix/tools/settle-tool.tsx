@@ -1,3 +1,4 @@
+import { ApplyButtons } from '@/ui/apply-buttons';
 import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { readColour } from '@/core/colour/read';
 import type { Evenness, Parts } from '@/core/palette/evenness';
@@ -5,11 +6,11 @@ import { settledShare, SETTLE_LIMIT, type Unsettled } from '@/core/palette/settl
 import type { Swatch } from '@/core/brand/document';
 import { useMayEdit } from '@/ui/brand-context';
 import { Dial } from '@/ui/dial';
-import { settleAll } from '@/workers/palette';
+import { settleAll } from '@/workers/solver';
 import { recolour } from '../swatch-edits';
-import { useTrial } from '../use-trial';
-import { ApplyButtons, ToolFrame, type ToolProps } from './tool';
-import { useComputed } from './use-computed';
+import { useTrial } from '@/ui/use-trial';
+import { ToolFrame, type ToolProps } from './tool';
+import { useComputed } from '@/ui/use-computed';
 import css from './tools.module.css';
 
 /** More than this many are settled well only in seconds. */

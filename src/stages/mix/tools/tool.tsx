@@ -1,9 +1,8 @@
 import { Button } from '@chakra-ui/react';
-import { memo, type ReactNode } from 'react';
-import type { Command } from '@/core/brand/commands';
+import type { ReactNode } from 'react';
 import { LIMITS, type Palette, type Swatch } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
-import { useBrand, useBrandStore, useMayEdit } from '@/ui/brand-context';
+import { useBrand, useMayEdit } from '@/ui/brand-context';
 import type { Chosen } from '../chosen';
 import { addRow } from '../rows';
 import css from './tools.module.css';
@@ -85,42 +84,6 @@ export function PlaceButtons({ palette, label, colours, kind = palette.kind, row
     </>
   );
 }
-
-interface ApplyProps {
-  /** What to do, where it is more than what is on trial; null when there is nothing to do. */
-  command?: Command | null;
-  /** What was on trial has been applied, or is to be let go. */
-  onDone: (applied: boolean) => void;
-}
-
-/** What is on trial becomes an edit, or is let go. Drawn anew only when there is something to apply, or no longer. */
-export const ApplyButtons = memo(function ApplyButtons({ command, onDone }: ApplyProps) {
-  const store = useBrandStore();
-  const trying = useBrand((state) => state.trial !== null);
-  const mayEdit = useMayEdit();
-  const ready = command === undefined ? trying : command !== null;
-  return (
-    <>
-      <span className={css.before}>
-        hold <kbd>B</kbd> for before
-      </span>
-      <Button size="xs" variant="outline" disabled={!ready} onClick={() => onDone(false)}>
-        Cancel
-      </Button>
-      <Button
-        size="xs"
-        disabled={!ready || !mayEdit}
-        onClick={() => {
-          const { trial, run } = store.getState();
-          const edit = command ?? trial;
-          if (edit && run(edit)) onDone(true);
-        }}
-      >
-        Apply
-      </Button>
-    </>
-  );
-});
 
 /** What a tool works on when some are chosen, and when none or one is: the whole palette. */
 export function targetsOf({ palette, chosen }: ToolProps): readonly Swatch[] {

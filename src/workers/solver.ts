@@ -1,7 +1,9 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import type { Categorical, CategoricalSet } from '@/core/palette/categorical';
 import type { Settled, Unsettled } from '@/core/palette/settle';
-import type { PaletteWorker } from './palette.worker';
+import type { DerivedTheme } from '@/core/brand/derive-theme';
+import type { Brand, ThemeRecipe } from '@/core/brand/document';
+import type { SolverWorker } from './solver.worker';
 
 /** @throws DOMException "AbortError" when stopped */
 export function findCategories(
@@ -17,21 +19,32 @@ export function settleAll(colours: readonly Unsettled[], limit: number, signal: 
   return inWorker((worker) => worker.settle(colours, limit), signal);
 }
 
+/** @throws DOMException "AbortError" when stopped */
+export function derive(
+  brand: Brand,
+  from: string,
+  into: string | null,
+  recipe: ThemeRecipe,
+  signal: AbortSignal,
+): Promise<DerivedTheme> {
+  return inWorker((worker) => worker.derive(brand, from, into, recipe), signal);
+}
+
 interface Started {
   readonly worker: Worker;
   /** Wrapped once: when a wrapping is collected as garbage, the worker hears nothing any more. */
-  readonly remote: Remote<PaletteWorker>;
+  readonly remote: Remote<SolverWorker>;
 }
 
 /** The worker at rest, kept for the next time: starting one costs more than most of its work. */
 let resting: Started | null = null;
 
 function start(): Started {
-  const worker = new Worker(new URL('./palette.worker.ts', import.meta.url), { type: 'module' });
-  return { worker, remote: wrap<PaletteWorker>(worker) };
+  const worker = new Worker(new URL('./solver.worker.ts', import.meta.url), { type: 'module' });
+  return { worker, remote: wrap<SolverWorker>(worker) };
 }
 
-async function inWorker<T>(work: (worker: Remote<PaletteWorker>) => Promise<T>, signal: AbortSignal): Promise<T> {
+async function inWorker<T>(work: (worker: Remote<SolverWorker>) => Promise<T>, signal: AbortSignal): Promise<T> {
   const started = resting ?? start();
   resting = null;
   let stop = () => {};

@@ -1,7 +1,7 @@
 import { useEffect, useEffectEvent } from 'react';
 import type { Command } from '@/core/brand/commands';
-import { useBrandStore } from '@/ui/brand-context';
-import { isTyping } from '@/ui/typing';
+import { useBrandStore } from './brand-context';
+import { isTyping } from './typing';
 
 /**
  * Shows what a command would give for as long as the tool is open, without doing it; while B is held, what was before.

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { tell } from '@/ui/notices';
+import { tell } from './notices';
 
 /** How long what is asked must rest before it is computed, in milliseconds: while a dial moves, only its end counts. */
 const REST_MS = 120;

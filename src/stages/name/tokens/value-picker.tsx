@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import type { TokenValue } from '@/core/brand/document';
 import { useBrand } from '@/ui/brand-context';
 import { valueOptions } from './value-options';
-import css from './name.module.css';
+import css from './tokens.module.css';
 
 interface ValuePickerProps {
   theme: string;

@@ -1,5 +1,5 @@
 import { Button, Input } from '@chakra-ui/react';
-import { useState } from 'react';
+import { useState, type Ref } from 'react';
 import { TokenPath, type TokenValue } from '@/core/brand/document';
 import { readColour } from '@/core/colour/read';
 import { resolveTheme, swatchesOf } from '@/core/brand/resolve';
@@ -7,10 +7,16 @@ import { useBrand } from '@/ui/brand-context';
 import { tell } from '@/ui/notices';
 import { newToken } from './token-edits';
 import { ValuePicker } from './value-picker';
-import css from './name.module.css';
+import css from './tokens.module.css';
+
+interface NewTokenProps {
+  ref: Ref<HTMLInputElement>;
+  path: string;
+  onPath: (path: string) => void;
+}
 
 /** Names a new token: a path, and the value it starts with in every theme. */
-export function NewToken() {
+export function NewToken({ ref, path, onPath }: NewTokenProps) {
   const { brand, theme, run, select, selection } = useBrand((state) => ({
     brand: state.brand,
     theme: state.theme,
@@ -18,7 +24,6 @@ export function NewToken() {
     select: state.select,
     selection: state.selection,
   }));
-  const [path, setPath] = useState('');
   const [picked, setPicked] = useState<TokenValue | null>(null);
   // The swatch in the readout is the likeliest value of the next token.
   const value =
@@ -41,27 +46,29 @@ export function NewToken() {
     const { command, id } = newToken(brand, parsed.data, value);
     if (!run(command)) return;
     select({ token: id });
-    setPath('');
+    // The next one most likely goes beside it.
+    onPath(path.slice(0, path.lastIndexOf('.') + 1));
     setPicked(null);
   };
   return (
     <form
-      className={css.add}
+      className={css.newToken}
       onSubmit={(event) => {
         event.preventDefault();
         add();
       }}
     >
       <Input
+        ref={ref}
         size="xs"
-        width="230px"
+        width="200px"
         fontFamily="mono"
         fontStretch="75%"
         aria-label="Path of the new token"
         placeholder="new.token.path"
         value={path}
         maxLength={200}
-        onChange={(event) => setPath(event.target.value)}
+        onChange={(event) => onPath(event.target.value)}
       />
       <div className={css.pick}>
         <ValuePicker theme={theme} label="Value of the new token" onPick={setPicked} />

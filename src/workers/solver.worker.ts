@@ -1,13 +1,17 @@
 import { expose } from 'comlink';
+import { deriveTheme, type DerivedTheme } from '@/core/brand/derive-theme';
+import type { Brand, ThemeRecipe } from '@/core/brand/document';
 import { categorical, type Categorical, type CategoricalSet } from '@/core/palette/categorical';
 import { settle, type Settled, type Unsettled } from '@/core/palette/settle';
 
 const api = {
   categorical: (wish: Categorical, onProgress: (share: number) => void): CategoricalSet =>
     categorical(wish, (share) => void onProgress(share)),
+  derive: (brand: Brand, from: string, into: string | null, recipe: ThemeRecipe): DerivedTheme =>
+    deriveTheme(brand, from, into, recipe),
   settle: (colours: readonly Unsettled[], limit: number): Settled => settle(colours, limit),
 };
 
-export type PaletteWorker = typeof api;
+export type SolverWorker = typeof api;
 
 expose(api);

@@ -3,7 +3,8 @@ import { apply } from '@/core/brand/apply';
 import type { Command } from '@/core/brand/commands';
 import { Brand } from '@/core/brand/document';
 import { resolveTheme } from '@/core/brand/resolve';
-import { newToken, setValue, themeFrom } from './token-edits';
+import { copyTheme } from '@/core/brand/theme-edits';
+import { newToken, setValue } from './token-edits';
 import { valueOptions } from './value-options';
 
 const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));
@@ -25,11 +26,11 @@ test.each([
 });
 
 test('a theme made from another shows the same colours, and is then its own', () => {
-  const brand = run(themeFrom(demo, 'night', 'dusk', 'Dusk'));
+  const brand = run(copyTheme(demo, 'night', 'dusk', 'Dusk'));
   const hexes = (theme: string) => [...resolveTheme(brand, theme).values()].map(({ colour }) => colour?.hex);
   expect(hexes('dusk')).toEqual(hexes('night'));
   const token = brand.tokens.find(({ path }) => path === 'surface.page')!;
-  const result = apply(brand, setValue(token, 'dusk', { colour: '#223344' }));
+  const result = apply(brand, setValue([token], 'dusk', { colour: '#223344' }));
   expect(result.ok && resolveTheme(result.brand, 'night').get(token.id)!.colour!.hex).toBe('#120b09');
 });
 

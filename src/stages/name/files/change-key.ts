@@ -1,0 +1,6 @@
+import type { TokenChange } from '@/core/brand/compare-tokens';
+
+/** What tells one difference from another. */
+export function keyOf({ kind, path }: TokenChange): string {
+  return `${kind} ${path}`;
+}

@@ -1,0 +1,112 @@
+import { Menu, Portal } from '@chakra-ui/react';
+import { MoreHorizontal } from 'lucide-react';
+import { useState } from 'react';
+import type { Theme } from '@/core/brand/document';
+import { newId } from '@/core/brand/identity';
+import { copyTheme, shiftTheme } from '@/core/brand/theme-edits';
+import { useBrand, useBrandStore, useMayEdit } from '@/ui/brand-context';
+import { CommitInput } from '@/ui/commit-input';
+import { showView } from '../views';
+import css from './tokens.module.css';
+
+/** A theme's name over its column, and all that is done with a theme as a whole. */
+export function ThemeHead({ theme }: { theme: Theme }) {
+  const store = useBrandStore();
+  const { run, themes, chooseTheme } = useBrand((state) => ({
+    run: state.run,
+    themes: state.brand.themes,
+    chooseTheme: state.chooseTheme,
+  }));
+  const mayEdit = useMayEdit();
+  const [renaming, setRenaming] = useState(false);
+  const at = themes.indexOf(theme);
+  const from = theme.derived && themes.find(({ id }) => id === theme.derived!.from);
+  const acts: readonly (readonly [string, string, boolean, () => void])[] = [
+    ['rename', 'Rename', mayEdit, () => setRenaming(true)],
+    [
+      'copy',
+      'Copy',
+      mayEdit,
+      () => {
+        const id = newId();
+        const name = uniqueName(
+          themes.map((one) => one.name),
+          `${theme.name} copy`,
+        );
+        if (run(copyTheme(store.getState().brand, theme.id, id, name))) chooseTheme(id);
+      },
+    ],
+    [
+      'derive',
+      'Derive a theme from it…',
+      mayEdit,
+      () => {
+        chooseTheme(theme.id);
+        showView('themes');
+      },
+    ],
+    ['dim', 'Dim by a step', mayEdit, () => run(shiftTheme(store.getState().brand, theme.id, 'dim'))],
+    ['lift', 'Lift by a step', mayEdit, () => run(shiftTheme(store.getState().brand, theme.id, 'lift'))],
+    ['left', 'Move to the left', mayEdit && at > 0, () => move(themes[at - 1]!.id)],
+    ['right', 'Move to the right', mayEdit && at < themes.length - 1, () => move(themes[at + 2]?.id ?? null)],
+    [
+      'delete',
+      `Delete ${theme.name}`,
+      mayEdit && themes.length > 1,
+      () => {
+        run({ label: `Delete ${theme.name}`, steps: [{ do: 'theme.remove', id: theme.id }] });
+      },
+    ],
+  ];
+  function move(before: string | null) {
+    run({ label: `Move ${theme.name}`, steps: [{ do: 'theme.move', id: theme.id, before }] });
+  }
+  return (
+    <span role="columnheader" className={css.themeHead}>
+      {renaming ? (
+        <span
+          onBlur={() => setRenaming(false)}
+          onKeyDown={({ key }) => (key === 'Enter' || key === 'Escape') && setRenaming(false)}
+        >
+          <CommitInput
+            autoFocus
+            label={`Name of the theme ${theme.name}`}
+            value={theme.name}
+            onCommit={(name) =>
+              run({ label: `Rename ${theme.name} to ${name}`, steps: [{ do: 'theme.edit', id: theme.id, set: { name } }] })
+            }
+          />
+        </span>
+      ) : (
+        <b title={from ? `Derived from ${from.name}` : theme.name}>
+          {theme.name}
+          {from && <small>from {from.name}</small>}
+        </b>
+      )}
+      <Menu.Root positioning={{ placement: 'bottom-end' }} lazyMount unmountOnExit>
+        <Menu.Trigger asChild>
+          <button aria-label={`Theme ${theme.name}`} title={`What can be done with ${theme.name}`}>
+            <MoreHorizontal size={15} />
+          </button>
+        </Menu.Trigger>
+        <Portal>
+          <Menu.Positioner>
+            <Menu.Content>
+              {acts.map(([value, words, enabled, act]) => (
+                <Menu.Item key={value} value={value} disabled={!enabled} onSelect={act}>
+                  {words}
+                </Menu.Item>
+              ))}
+            </Menu.Content>
+          </Menu.Positioner>
+        </Portal>
+      </Menu.Root>
+    </span>
+  );
+}
+
+export function uniqueName(taken: readonly string[], wanted: string): string {
+  let name = wanted;
+  for (let n = 2; taken.includes(name); n++) name = `${wanted} ${n}`;
+  return name;
+}

@@ -1,0 +1,252 @@
+import { ChevronDown, ChevronRight, GripVertical, Plus } from 'lucide-react';
+import { memo, type MouseEvent } from 'react';
+import type { Theme, Token } from '@/core/brand/document';
+import { resolveTheme, trailOf, type Resolved } from '@/core/brand/resolve';
+import { useBrand, useBrandStore, useMayEdit } from '@/ui/brand-context';
+import { CommitInput } from '@/ui/commit-input';
+import { tell } from '@/ui/notices';
+import { fold, PATH, useTable } from './table-state';
+import { rename, setValue } from './token-edits';
+import type { TreeRow } from './tree-rows';
+import { ValuePicker } from './value-picker';
+import css from './tokens.module.css';
+
+/** What a row asks of the table. */
+export interface RowActs {
+  readonly choose: (row: string, column: string, mode: 'only' | 'toggle' | 'range') => void;
+  readonly edit: (row: string, column: string) => void;
+  readonly endEdit: () => void;
+  readonly addTo: (group: string) => void;
+}
+
+interface GroupRowProps {
+  row: Extract<TreeRow, { group: string }>;
+  acts: RowActs;
+}
+
+export const GroupRow = memo(
+  function GroupRow({ row: { group, label, depth, count, folded }, acts }: GroupRowProps) {
+    const active = useTable((state) => state.active?.row === group);
+    const editing = useTable((state) => state.editing && state.active?.row === group);
+    const mayEdit = useMayEdit();
+    return (
+      <div role="gridcell" id={cellId(group, PATH)} className={css.group} data-active={active || undefined} style={indent(depth)}>
+        <button
+          tabIndex={-1}
+          className={css.foldButton}
+          aria-label={`${folded ? 'Unfold' : 'Fold'} ${group}`}
+          onClick={() => fold(group)}
+        >
+          {folded ? <ChevronRight size={14} /> : <ChevronDown size={14} />}
+        </button>
+        {editing ? (
+          <PathField what="group" path={group} onEnd={acts.endEdit} />
+        ) : (
+          <button
+            tabIndex={-1}
+            className={css.groupName}
+            title={`${group}: double-click to rename, drag onto another group to move`}
+            data-grip={`group:${group}`}
+            onClick={() => acts.choose(group, PATH, 'only')}
+            onDoubleClick={() => acts.edit(group, PATH)}
+          >
+            {label}
+          </button>
+        )}
+        <small>{count}</small>
+        {mayEdit && (
+          <button
+            tabIndex={-1}
+            className={css.addTo}
+            aria-label={`New token in ${group}`}
+            title={`New token in ${group}`}
+            onClick={() => acts.addTo(group)}
+          >
+            <Plus size={13} />
+          </button>
+        )}
+      </div>
+    );
+  },
+  (one, two) =>
+    one.acts === two.acts &&
+    one.row.group === two.row.group &&
+    one.row.count === two.row.count &&
+    one.row.folded === two.row.folded &&
+    one.row.depth === two.row.depth,
+);
+
+interface TokenRowProps {
+  row: Extract<TreeRow, { token: Token }>;
+  themes: readonly Theme[];
+  acts: RowActs;
+}
+
+export const TokenRow = memo(
+  function TokenRow({ row: { token, label, depth }, themes, acts }: TokenRowProps) {
+    return (
+      <>
+        <PathCell token={token} label={label} depth={depth} acts={acts} />
+        {themes.map((theme) => (
+          <ValueCell key={theme.id} token={token} theme={theme} acts={acts} />
+        ))}
+      </>
+    );
+  },
+  (one, two) =>
+    one.acts === two.acts &&
+    one.themes === two.themes &&
+    one.row.token === two.row.token &&
+    one.row.label === two.row.label &&
+    one.row.depth === two.row.depth,
+);
+
+function PathCell({ token, label, depth, acts }: { token: Token; label: string; depth: number; acts: RowActs }) {
+  const active = useTable(({ active: at }) => at?.row === token.id && at.column === PATH);
+  const editing = useTable((state) => state.editing && active);
+  return (
+    <div
+      role="rowheader"
+      id={cellId(token.id, PATH)}
+      className={css.path}
+      data-active={active || undefined}
+      data-deprecated={token.deprecated ? true : undefined}
+      style={indent(depth)}
+      onClick={(event) => acts.choose(token.id, PATH, modeOf(event))}
+      onDoubleClick={() => acts.edit(token.id, PATH)}
+    >
+      {editing ? (
+        <PathField what="token" path={token.path} onEnd={acts.endEdit} />
+      ) : (
+        <>
+          <i className={css.grip} data-grip={`token:${token.id}`} title={`Drag ${token.path} onto a group to move it there`}>
+            <GripVertical size={12} />
+          </i>
+          <code title={token.path}>{label}</code>
+          <small>{token.rule ? token.rule.state : token.role}</small>
+        </>
+      )}
+    </div>
+  );
+}
+
+/** A field for the whole path, so that a token or group can be moved by typing as well. */
+function PathField({ what, path, onEnd }: { what: 'token' | 'group'; path: string; onEnd: () => void }) {
+  const store = useBrandStore();
+  return (
+    <span
+      className={css.pathField}
+      onKeyDown={(event) => {
+        event.stopPropagation();
+        if (event.key === 'Escape' || event.key === 'Enter') onEnd();
+      }}
+      onBlur={onEnd}
+    >
+      <CommitInput
+        mono
+        autoFocus
+        label={`Path of ${path}`}
+        value={path}
+        onCommit={(to) => {
+          const command = rename(store.getState().brand, what, path, to);
+          if ('refusal' in command) tell(command.refusal);
+          else return store.getState().run(command);
+          return false;
+        }}
+      />
+    </span>
+  );
+}
+
+interface ValueCellProps {
+  token: Token;
+  theme: Theme;
+  acts: RowActs;
+}
+
+/** A colour and where it comes from. A click chooses it, a second one or Enter makes it a field. */
+const ValueCell = memo(function ValueCell({ token, theme, acts }: ValueCellProps) {
+  const resolved = useBrand((state) => resolveTheme(state.brand, theme.id).get(token.id));
+  const active = useTable(({ active: at }) => at?.row === token.id && at.column === theme.id);
+  const editing = useTable((state) => state.editing && active);
+  const label = `${token.path} in ${theme.name}`;
+  if (editing) return <ValueField token={token} theme={theme} label={label} onEnd={acts.endEdit} />;
+  const shown = resolved && describe(resolved, token, theme.id);
+  return (
+    <div
+      role="gridcell"
+      id={cellId(token.id, theme.id)}
+      className={css.value}
+      data-active={active || undefined}
+      data-cell={`${token.id}/${theme.id}`}
+      title={shown?.title}
+      onClick={(event) => {
+        const mode = modeOf(event);
+        if (active && mode === 'only') acts.edit(token.id, theme.id);
+        else acts.choose(token.id, theme.id, mode);
+      }}
+    >
+      {shown?.hex ? <i style={{ background: shown.hex }} /> : <i className={css.missing} />}
+      <span className={css.kind}>{shown?.kind}</span>
+      <span className={css.target}>{shown?.words ?? 'no colour'}</span>
+    </div>
+  );
+});
+
+function ValueField({ token, theme, label, onEnd }: { token: Token; theme: Theme; label: string; onEnd: () => void }) {
+  const store = useBrandStore();
+  return (
+    <div role="gridcell" id={cellId(token.id, theme.id)} className={css.field}>
+      <ValuePicker
+        theme={theme.id}
+        label={label}
+        autoFocus
+        onPick={(value) => {
+          const { brand, run } = store.getState();
+          const { chosen } = useTable.getState();
+          const tokens = chosen.has(token.id) ? brand.tokens.filter(({ id }) => chosen.has(id)) : [token];
+          run(setValue(tokens, theme.id, value));
+          onEnd();
+        }}
+        onClose={onEnd}
+      />
+    </div>
+  );
+}
+
+interface Described {
+  readonly hex: string | undefined;
+  /** What it is: a link to a swatch, to a token, a state by rule, or its own value; derived ones are marked. */
+  readonly kind: string;
+  readonly words: string;
+  readonly title: string;
+}
+
+function describe(resolved: Resolved, token: Token, theme: string): Described {
+  const value = token.values[theme];
+  const hex = resolved.colour?.hex;
+  const trail = trailOf(resolved, theme).slice(1);
+  const byHand = value && !value.derived ? '' : '~';
+  if (resolved.kept) return { hex, kind: `▪${byHand}`, words: resolved.kept.swatch.name, title: trail.join(' → ') };
+  if (value && 'token' in value)
+    return { hex, kind: `→${byHand}`, words: resolved.via?.token.path ?? 'gone', title: trail.join(' → ') };
+  if (value && 'colour' in value)
+    return { hex, kind: `=${byHand}`, words: value.colour, title: value.derived ? `${value.colour}, derived` : value.colour };
+  if (token.rule) {
+    const title = `By rule from ${resolved.via?.token.path ?? 'nothing'}: ${hex ?? 'no colour'}`;
+    return { hex, kind: '∿', words: hex ?? 'no colour', title };
+  }
+  return { hex, kind: '', words: 'no colour', title: 'No colour yet' };
+}
+
+function modeOf(event: MouseEvent): 'only' | 'toggle' | 'range' {
+  return event.shiftKey ? 'range' : event.ctrlKey || event.metaKey ? 'toggle' : 'only';
+}
+
+export function cellId(row: string, column: string): string {
+  return `cell-${row}-${column}`;
+}
+
+function indent(depth: number): { paddingLeft: number } {
+  return { paddingLeft: 4 + depth * 14 };
+}

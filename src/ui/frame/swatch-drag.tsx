@@ -1,0 +1,36 @@
+import { DndContext, DragOverlay, PointerSensor, useDndContext, useSensor, useSensors } from '@dnd-kit/core';
+import { useId, type ReactNode } from 'react';
+import { readColour } from '@/core/colour/read';
+import { draggedIn } from '../dragged';
+import css from './frame.module.css';
+
+/**
+ * What is dragged from the strand into a stage, or within a stage that has no order of its own to drag in. Who takes it
+ * listens with `useDndMonitor` and looks at what lies under the pointer: thousands of cells need not be known as targets.
+ */
+export function SwatchDrag({ children }: { children: ReactNode }) {
+  // A few pixels of movement make a drag, so that a click stays a click.
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
+  return (
+    // The same id on the server and in the page, which the library would otherwise count for itself.
+    <DndContext id={useId()} sensors={sensors} autoScroll={false}>
+      {children}
+      <DragOverlay dropAnimation={null} style={{ pointerEvents: 'none', width: 'auto', height: 'auto' }}>
+        <DraggedPatch />
+      </DragOverlay>
+    </DndContext>
+  );
+}
+
+function DraggedPatch() {
+  const { active } = useDndContext();
+  const dragged = active && draggedIn({ active });
+  if (!dragged) return null;
+  const { label, colour } = dragged;
+  return (
+    <span className={css.dragged}>
+      {colour !== undefined && <i style={{ background: readColour(colour)?.hex }} />}
+      {label}
+    </span>
+  );
+}
