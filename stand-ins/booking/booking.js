@@ -14,9 +14,18 @@ const USES = {
   'brand.accent': ['.offer', 'background-color'],
   'status.alert': ['.alert', 'border-left-color'],
   'status.on-time': ['.on-time', 'border-left-color'],
-  'action.confirm.rest': ['.rest', 'background-color'],
-  'action.confirm.hover': ['.hover', 'background-color'],
-  'action.confirm.pressed': ['.pressed', 'background-color'],
+  'status.delayed': ['.delayed', 'border-left-color'],
+  'text.on-action': ['.confirm', 'color'],
+  'text.on-quiet': ['.quiet', 'color'],
+  'text.on-danger': ['.danger', 'color'],
+  ...Object.fromEntries(
+    ['confirm', 'quiet', 'danger'].flatMap((action) =>
+      ['rest', 'hover', 'pressed', 'selected', 'focus', 'disabled'].map((state) => [
+        `action.${action}.${state}`,
+        [`.${action}.${state}`, 'background-color'],
+      ]),
+    ),
+  ),
 };
 
 /** Links the released sheet, and learns from its text which variables it brings and what stands before their names. */
@@ -52,7 +61,8 @@ function draw({ names, prefix }, theme) {
   );
   const shown = Object.entries(USES)
     .filter(([token]) => names.includes(token.replaceAll('.', '-')))
-    .map(([token, [selector, property]]) => ({ token, element: document.querySelector(selector), property }));
+    .map(([token, [selector, property]]) => ({ token, element: document.querySelector(selector), property }))
+    .filter(({ element }) => element);
   routes.forEach((name, at) =>
     shown.push({ token: `route.${name.slice(6)}`, element: list.children[at], property: 'border-bottom-color' }),
   );

@@ -43,15 +43,15 @@ function draw(loaded, theme) {
   add('rect', { width: 960, height: 62 }, 'surface.header', 'fill');
   add('text', { x: 28, y: 41, 'font-size': 26, 'font-weight': 700 }, 'text.on-header', 'fill', 'Bridge');
   [170, 480, 790].forEach((x, at) => {
-    add('circle', { cx: x, cy: 230, r: 132 }, 'surface.panel', 'fill');
-    add('path', { d: arc(x, 230, 112, 140, 400), 'stroke-width': 14 }, 'border.default', 'stroke');
+    add('circle', { cx: x, cy: 230, r: 132 }, 'gauge.dial', 'fill');
+    add('path', { d: arc(x, 230, 112, 140, 400), 'stroke-width': 14 }, 'gauge.track', 'stroke');
     add(
       'path',
       { d: arc(x, 230, 112, 140, [300, 230, 350][at]), 'stroke-width': 14 },
-      ['brand.primary', 'brand.accent', 'status.on-time'][at],
+      ['gauge.speed', 'gauge.heading', 'gauge.wind'][at],
       'stroke',
     );
-    add('text', { x, y: 244, 'font-size': 48, 'text-anchor': 'middle' }, 'text.default', 'fill', ['14.2', '068', '21'][at]);
+    add('text', { x, y: 244, 'font-size': 48, 'text-anchor': 'middle' }, 'gauge.text', 'fill', ['14.2', '068', '21'][at]);
     add('text', { x, y: 278, 'font-size': 18, 'text-anchor': 'middle' }, 'text.soft', 'fill', ['knots', 'heading', 'wind'][at]);
   });
   // The tide gauge: deep water on the left of chart datum, dry on the right.
@@ -59,9 +59,17 @@ function draw(loaded, theme) {
   const width = tide.length > 0 ? 904 / tide.length : 0;
   tide.forEach((token, at) => add('rect', { x: 28 + at * width, y: 410, width: width - 3, height: 70 }, token, 'fill'));
   add('text', { x: 28, y: 398, 'font-size': 18 }, 'text.default', 'fill', 'Tide against chart datum');
-  add('rect', { x: 28, y: 510, width: 280, height: 60 }, 'action.confirm.rest', 'fill');
-  add('rect', { x: 340, y: 510, width: 280, height: 60 }, 'action.confirm.pressed', 'fill');
-  add('rect', { x: 652, y: 510, width: 280, height: 60 }, 'status.alert', 'fill');
+  ['rest', 'hover', 'pressed', 'selected', 'focus', 'disabled'].forEach((state, at) => {
+    add('rect', { x: 28 + at * 126, y: 510, width: 116, height: 60 }, `console.button.${state}`, 'fill');
+    add(
+      'text',
+      { x: 86 + at * 126, y: 546, 'font-size': 17, 'text-anchor': 'middle' },
+      'text.on-action',
+      'fill',
+      state === 'rest' ? 'Thrust' : state,
+    );
+  });
+  add('rect', { x: 790, y: 510, width: 142, height: 60 }, 'gauge.limit', 'fill');
   return shown;
 }
 

@@ -20,7 +20,9 @@ async function prepare() {
 let drawn = [];
 
 function draw(loaded, theme) {
-  const { tokens, color, backgroundColor } = loaded[theme];
+  const { tokens, color, backgroundColor, values: bound } = loaded[theme];
+  // A route that the brand binds to a colour has that one in every chart; any other takes the next of the theme.
+  const routes = Object.entries(bound?.Route ?? {});
   document.body.style.background = backgroundColor ?? 'white';
   drawn.forEach((chart) => chart.dispose());
   const chart = (id, option) => {
@@ -28,14 +30,21 @@ function draw(loaded, theme) {
     made.setOption({ animation: false, ...option });
     return made;
   };
-  const names = tokens.color.map((path) => path.split('.').at(-1));
+  const names = routes.length > 0 ? routes.map(([route]) => route) : tokens.color.map((path) => path.split('.').at(-1));
+  const shownTokens = routes.length > 0 ? routes.map(([, { token }]) => token) : tokens.color;
   const values = names.map((_, at) => SAILINGS[at % SAILINGS.length]);
   const sailings = chart('sailings', {
     title: { text: 'Sailings a day', subtext: 'by route' },
     grid: { left: 40, right: 10, bottom: 60 },
     xAxis: { type: 'category', data: names, axisLabel: { rotate: 30 } },
     yAxis: { type: 'value' },
-    series: [{ type: 'bar', data: values, colorBy: 'data' }],
+    series: [
+      {
+        type: 'bar',
+        colorBy: 'data',
+        data: values.map((value, at) => ({ value, ...(routes[at] && { itemStyle: { color: routes[at][1].color } }) })),
+      },
+    ],
   });
   const delays = chart('delays', {
     title: { text: 'Minutes late' },
@@ -67,7 +76,7 @@ function draw(loaded, theme) {
     });
   drawn = [sailings, delays, ...(sea ? [sea] : [])];
 
-  const shown = tokens.color.map((token, at) => ({
+  const shown = shownTokens.map((token, at) => ({
     token,
     element: shapeAt(sailings, [at, values[at] / 2]),
     property: 'fill',

@@ -61,6 +61,16 @@ function draw(palettes, theme) {
     rectangle('trainer.mast', ferry + 2, 28, 2, 21);
     rectangle('trainer.sail', ferry - 14, 32, 15, 14);
     rectangle('trainer.flag', ferry + 4, 28, 9, 5);
+    // Over the scene: what is left of fuel and hull, and the menu with an entry in each state.
+    rectangle('hud.panel', 2, 2, 44, 22, [4, 22]);
+    rectangle('hud.text', 4, 4, 12, 2);
+    rectangle('hud.fuel', 4, 8, 36, 3);
+    rectangle('hud.dim', 4, 13, 12, 2);
+    rectangle('hud.hull', 4, 17, 22, 3);
+    rectangle('hud.goal', 150, 36, 6, 6);
+    ['rest', 'hover', 'pressed', 'selected', 'focus', 'disabled'].forEach((state, at) =>
+      rectangle(`hud.menu.${state}`, 50 + at * 7, 2, 6, 6),
+    );
     // The last to be painted at a place is what is to be seen there.
     window.shown = [...new Map(seen.map((one) => [one.token, one])).values()];
   };

@@ -101,23 +101,32 @@ export function deriveTheme(brand: Brand, from: string, to: string | null, recip
     const taken = [takeBack(text, most), ...on.map(({ ground, needed }) => takeBack(ground, needed))];
     return taken.some(Boolean);
   };
+  /** What a ground needs against the ink of the texts on it. */
+  const room = (token: Token): Ground[] => {
+    const most = Math.max(0, ...pairs.filter(({ ground }) => ground === token).map(({ needed }) => needed));
+    return most > 0 ? [{ colour: readColour(inkOn(mapped.get(token.id)!))!, needed: most }] : [];
+  };
+  const moved = new Set<string>();
   for (let again = true; again;) {
     again = false;
     for (const [text, on] of byText) {
       if (fixed.has(text.id)) continue;
       const needed = on.map(({ ground, needed: ratio }): Ground => ({ colour: mapped.get(ground.id)!, needed: ratio }));
       if (grounds.has(text.id)) {
-        // A ground of other texts stays where it is as long as it can be read itself.
-        const reached = needed.every(
-          ({ colour, needed: ratio }) => contrastRatio(mapped.get(text.id)!, colour) >= ratio * ROUNDING,
-        );
-        if (!reached) again = takeAllBack(text, on) || again;
+        // A ground of other texts stays where it is as long as it can be read itself, and is moved once when not.
+        if (share(mapped.get(text.id)!, needed) >= ROUNDING) continue;
+        const fitting = moved.has(text.id) ? null : nearestOn(mapped.get(text.id)!, [...needed, ...room(text)]);
+        moved.add(text.id);
+        if (fitting) mapped.set(text.id, fitting);
+        again = fitting !== null || takeAllBack(text, on) || again;
         continue;
       }
       const start = exact.has(text.id) ? mapped.get(text.id)! : mappedColour(source.get(text.id)!, recipe);
       const fitting = nearestOn(start, needed);
       if (fitting) mapped.set(text.id, fitting);
-      else again = takeAllBack(text, on) || again;
+      else if (takeAllBack(text, on)) again = true;
+      // What it stands on was given by hand or cannot be better: as near to what is needed as there is.
+      else if (share(mapped.get(text.id)!, needed) < ROUNDING) mapped.set(text.id, bestOn(start, needed));
     }
   }
   for (const token of roots) {
@@ -125,6 +134,17 @@ export function deriveTheme(brand: Brand, from: string, to: string | null, recip
     values[token.id] = { colour: alpha < 1 ? oklchHex(mapped.get(token.id)!.oklch, alpha) : hex, derived: true };
   }
   return { values, short: shortPairs(brand, pairs, mapped), kept: fixed.size };
+}
+
+/** The least of the ratios reached, as a share of what is needed. */
+function share(text: ReadColour, grounds: readonly Ground[]): number {
+  return Math.min(...grounds.map(({ colour, needed }) => contrastRatio(text, colour) / needed));
+}
+
+/** The lightness of a colour that comes nearest to what its grounds need. */
+function bestOn({ oklch: [, c, h] }: ReadColour, grounds: readonly Ground[]): ReadColour {
+  const candidates = Array.from({ length: 51 }, (_, at) => readColour(oklchHex([at / 50, c, h]))!);
+  return candidates.reduce((best, one) => (share(one, grounds) > share(best, grounds) ? one : best));
 }
 
 interface RootPair {

@@ -2,6 +2,7 @@ import { contrastRatio, nearestOn, type Ground } from '../colour/contrast';
 import { readColour, type ReadColour } from '../colour/read';
 import { terminal } from '../palette/terminal';
 import type { Brand, Palette, Swatch, Token, TokenValue } from './document';
+import { resolveTheme } from './resolve';
 import { SCAFFOLDS, type Scaffold, type Series, type Slot, type Want } from './scaffold-slots';
 import { stateTokens } from './state-tokens';
 
@@ -26,12 +27,15 @@ const READABLE = 4.5;
 const WEIGHT = { lightness: 1, chroma: 0.35, hue: 1.6 } as const;
 /** What it costs a swatch not to be of a brand palette, in the same measure. */
 const NOT_BRAND = 0.15;
+/** What each place costs it in the order of its brand palette: the first colours are the house's own (common practice). */
+const LATER = 0.01;
 /** Farther than this nothing in the brand fits, and the token gets a colour of its own. */
 const FITS = 0.5;
 
 /**
  * A scaffold's tree filled from the brand's palettes: each slot gets the swatch that is nearest to what it wants and, for
- * a text, that can be read where it stands. Paths that the brand has already are left out.
+ * a text, that can be read where it stands. Tokens that the brand has already under a slot's path are left as they are,
+ * and the others are fitted to them.
  */
 export function fillScaffold(brand: Brand, scaffold: Scaffold['id'], newId: () => string): Guess[] {
   const { slots, series } = SCAFFOLDS.find(({ id }) => id === scaffold)!;
@@ -44,14 +48,7 @@ export function fillScaffold(brand: Brand, scaffold: Scaffold['id'], newId: () =
           ...series.flatMap((one) => seriesGuesses(brand, one, newId, inAllThemes)),
         ];
   const taken = new Set(brand.tokens.map(({ path }) => path));
-  const left = guesses.filter(({ token }) => !taken.has(token.path));
-  // A state whose token at rest is there already has nothing to be made from here.
-  const known = new Set(left.map(({ token }) => token.id));
-  return left
-    .filter(
-      ({ token: { rule } }) => !rule || [rule.of, rule.surface, ...(rule.text ? [rule.text] : [])].every((id) => known.has(id)),
-    )
-    .map((guess) => ({ ...guess, token: { ...guess.token, on: guess.token.on.filter((id) => known.has(id)) } }));
+  return guesses.filter(({ token }) => !taken.has(token.path));
 }
 
 function slotGuesses(
@@ -64,12 +61,20 @@ function slotGuesses(
     palette.swatches.map((swatch): Candidate => ({ palette, swatch, colour: readColour(swatch.value)! })),
   );
   const liveliest = Math.max(0.05, ...candidates.map(({ colour }) => colour.oklch[1]));
-  const ids = new Map(slots.map(({ path }) => [path, newId()]));
+  const there = new Map(brand.tokens.map((token) => [token.path, token]));
+  const ids = new Map(slots.map(({ path }) => [path, there.get(path)?.id ?? newId()]));
   const colours = new Map<string, ReadColour>();
+  const resolved = resolveTheme(brand, brand.themes[0]!.id);
   const chosen = new Map<string, Omit<Guess, 'token'> & { value: TokenValue }>();
   // Texts last: they are chosen for what they stand on.
   for (const slot of [...slots].sort((one, two) => Number(!!one.on) - Number(!!two.on))) {
-    const grounds = (slot.on ?? []).map((path): Ground => ({ colour: colours.get(path)!, needed: slot.contrast ?? READABLE }));
+    const known = resolved.get(ids.get(slot.path)!)?.colour;
+    if (known) colours.set(slot.path, known);
+    if (there.has(slot.path)) continue;
+    const grounds = (slot.on ?? []).flatMap((path): Ground[] => {
+      const colour = colours.get(path);
+      return colour ? [{ colour, needed: slot.contrast ?? READABLE }] : [];
+    });
     const ranked = candidates
       .map((one) => ({ ...one, cost: cost(one, slot.want, liveliest) }))
       .filter(({ colour }) => grounds.every((ground) => contrastRatio(colour, ground.colour) >= ground.needed))
@@ -88,14 +93,15 @@ function slotGuesses(
     });
   }
   return slots.flatMap((slot): Guess[] => {
-    const { value, ...guess } = chosen.get(slot.path)!;
-    const token: Token = {
+    const found = chosen.get(slot.path);
+    const { value, ...guess } = found ?? { value: null, why: '', others: [] };
+    const token: Token = there.get(slot.path) ?? {
       id: ids.get(slot.path)!,
       path: slot.path,
       role: slot.role,
       description: slot.description,
       on: (slot.on ?? []).map((path) => ids.get(path)!),
-      values: inAllThemes(value),
+      values: value ? inAllThemes(value) : {},
     };
     const { states } = slot;
     const made = states
@@ -114,9 +120,9 @@ function slotGuesses(
   });
 }
 
-function cost({ palette, colour }: Candidate, { lightness, chroma, hue }: Want, liveliest: number): number {
+function cost({ palette, swatch, colour }: Candidate, { lightness, chroma, hue }: Want, liveliest: number): number {
   const [l, c, h] = colour.oklch;
-  let sum = palette.kind === 'brand' ? 0 : NOT_BRAND;
+  let sum = palette.kind === 'brand' ? LATER * palette.swatches.indexOf(swatch) : NOT_BRAND;
   if (lightness !== undefined) sum += WEIGHT.lightness * Math.abs(l - lightness);
   if (chroma !== undefined) sum += WEIGHT.chroma * Math.abs(c / liveliest - chroma);
   // The hue of a grey says nothing.

@@ -127,13 +127,13 @@ function chartTheme(brand: Brand, { tokens }: ShippedTheme, picks: Picked) {
 }
 
 /** Values for which the colours do not reach: a chart would take one of its own, and silently. */
-function withoutColour(brand: Brand): { severity: 'error'; message: string }[] {
+function withoutColour(brand: Brand): { severity: 'warning'; message: string }[] {
   return brand.fields.flatMap((field) => {
     const given = assignments(brand, field);
     const bare = given.filter(({ token }) => !token);
     if (bare.length === 0) return [];
     const message = `${field.name} has ${given.length} values and ${field.group} colours for ${given.length - bare.length}; add ${bare.length} or pin some.`;
-    return [{ severity: 'error' as const, message }];
+    return [{ severity: 'warning' as const, message }];
   });
 }
 

@@ -39,13 +39,12 @@ export function ScaffoldView() {
   }
   const tokenOf = ({ token }: Guess): Token => {
     const value = values.get(token.id);
-    const chosenIds = new Set(taken.map((one) => one.token.id));
     const { text, ...rule } = token.rule ?? {};
     return {
       ...token,
-      on: token.on.filter((id) => chosenIds.has(id)),
+      on: token.on.filter((id) => !left.has(id)),
       ...(value && { values: Object.fromEntries(brand.themes.map(({ id }) => [id, value])) }),
-      ...(token.rule && { rule: { ...(rule as NonNullable<Token['rule']>), ...(text && chosenIds.has(text) && { text }) } }),
+      ...(token.rule && { rule: { ...(rule as NonNullable<Token['rule']>), ...(text && !left.has(text) && { text }) } }),
     };
   };
   const scaffold = SCAFFOLDS.find(({ id }) => id === chosen)!;

@@ -1,6 +1,8 @@
 import { Button } from '@chakra-ui/react';
 import { useMemo } from 'react';
 import { NAMINGS, type Naming } from '@/core/brand/document';
+import { resolveTheme, swatchesOf } from '@/core/brand/resolve';
+import { readColour } from '@/core/colour/read';
 import { mendAll, tokenFindings, type Finding, type FindingKind } from '@/core/checks/token-findings';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { Choice } from '@/ui/dial';
@@ -23,7 +25,12 @@ const SHOWN = 100;
 
 /** Everything among the names that wants a look, with what would put it right. */
 export function TidyView() {
-  const { brand, run, select } = useBrand((state) => ({ brand: state.replica.brand, run: state.run, select: state.select }));
+  const { brand, run, select, theme } = useBrand((state) => ({
+    brand: state.replica.brand,
+    run: state.run,
+    select: state.select,
+    theme: state.theme,
+  }));
   const mayEdit = useMayEdit();
   const findings = useMemo(() => tokenFindings(brand), [brand]);
   const setNaming = (choice: Naming | 'any') =>
@@ -31,6 +38,13 @@ export function TidyView() {
       label: choice === 'any' ? 'Let names be as they are' : `Name in ${choice}`,
       steps: [{ do: 'brand.edit', set: { naming: choice === 'any' ? null : choice } }],
     });
+  const resolved = resolveTheme(brand, theme);
+  const hexOf = ({ about }: Finding) => {
+    if (!about) return undefined;
+    if ('token' in about) return resolved.get(about.token)?.colour?.hex;
+    const place = swatchesOf(brand).get(about.swatch);
+    return place && readColour(place.swatch.value)!.hex;
+  };
   const look = ({ about }: Finding) => {
     if (!about) return;
     if ('token' in about) showView('tokens');
@@ -69,6 +83,7 @@ export function TidyView() {
             <ul>
               {found.slice(0, SHOWN).map((one) => (
                 <li key={one.words}>
+                  <i style={{ background: hexOf(one) }} />
                   <span>{one.words}</span>
                   {one.about && (
                     <Button size="2xs" variant="ghost" onClick={() => look(one)}>
