@@ -31,6 +31,9 @@ export interface DerivedTheme {
   readonly kept: number;
 }
 
+/** White first: in a flipped theme grounds are dark. */
+const INKS = ['#ffffff', '#000000'].map((hex) => readColour(hex)!);
+
 /** A ratio falls short by rounding to eight bits, and not for any other reason, within this factor. */
 const ROUNDING = 0.985;
 
@@ -39,7 +42,8 @@ const ROUNDING = 0.985;
  * chroma limited, red-shifted); aliases stay aliases. What flips is what light and dark belong to: surfaces, texts,
  * borders, and series that run from light to dark; an accent or a category only comes into the range. Then every text is moved, in lightness alone, to where each of its
  * grounds gives it the contrast it has in the source theme, within the recipe's bounds. Where no lightness does, its
- * grounds are taken back to colours that keep all ratios: as they are in the source or, flipped, those of the reciprocal
+ * grounds are moved to where one does; and where several texts want that of a ground in different ways, they are taken
+ * back to colours that keep all ratios: as they are in the source or, flipped, those of the reciprocal
  * luminance (Y + 0.05 becomes 0.0525 / (Y + 0.05), which swaps black with white and leaves every WCAG ratio as it was).
  * @param to the theme whose own values, those not marked as derived, are kept; null for a new one
  */
@@ -96,6 +100,27 @@ export function deriveTheme(brand: Brand, from: string, to: string | null, recip
     mapped.set(token.id, roomy ?? colour);
     return true;
   };
+  /**
+   * Grounds moved, in lightness alone, to where one ink reaches what is needed on all of them: dark ones in a theme that
+   * is flipped, else those that move least. Once a text, for what is moved may be a ground of others.
+   */
+  const cleared = new Set<string>();
+  const clear = (text: Token, on: readonly RootPair[]): boolean => {
+    if (cleared.has(text.id)) return false;
+    cleared.add(text.id);
+    const sides = INKS.flatMap((ink) => {
+      const moves = on.map(({ ground, needed }) => {
+        const now = mapped.get(ground.id)!;
+        const to = fixed.has(ground.id) ? now : nearestOn(now, [{ colour: ink, needed }]);
+        return { ground, to, far: to ? Math.abs(to.oklch[0] - now.oklch[0]) : 0 };
+      });
+      return moves.every(({ to }) => to) ? [{ moves, far: Math.max(...moves.map(({ far }) => far)) }] : [];
+    });
+    const side = recipe.flip ? sides[0] : sides.sort((one, two) => one.far - two.far)[0];
+    if (!side || side.far === 0) return false;
+    for (const { ground, to } of side.moves) mapped.set(ground.id, to!);
+    return true;
+  };
   const takeAllBack = (text: Token, on: readonly RootPair[]) => {
     const most = Math.max(...on.map(({ needed }) => needed));
     const taken = [takeBack(text, most), ...on.map(({ ground, needed }) => takeBack(ground, needed))];
@@ -124,7 +149,7 @@ export function deriveTheme(brand: Brand, from: string, to: string | null, recip
       const start = exact.has(text.id) ? mapped.get(text.id)! : mappedColour(source.get(text.id)!, recipe);
       const fitting = nearestOn(start, needed);
       if (fitting) mapped.set(text.id, fitting);
-      else if (takeAllBack(text, on)) again = true;
+      else if (clear(text, on) || takeAllBack(text, on)) again = true;
       // What it stands on was given by hand or cannot be better: as near to what is needed as there is.
       else if (share(mapped.get(text.id)!, needed) < ROUNDING) mapped.set(text.id, bestOn(start, needed));
     }

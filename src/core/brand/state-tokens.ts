@@ -20,6 +20,13 @@ export function stateTokens(
     description: '',
     on: [],
     values: {},
-    rule: { state, of: base.id, surface, ...(text !== undefined && { text }), ...STATE_DEFAULTS[state] },
+    // What is disabled need not be read (WCAG 2.2, 1.4.3 leaves it out), and must not look as if it could be used.
+    rule: {
+      state,
+      of: base.id,
+      surface,
+      ...(text !== undefined && state !== 'disabled' && { text }),
+      ...STATE_DEFAULTS[state],
+    },
   }));
 }

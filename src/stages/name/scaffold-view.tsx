@@ -7,7 +7,7 @@ import { SCAFFOLDS, type Scaffold } from '@/core/brand/scaffold-slots';
 import { apply } from '@/core/brand/apply';
 import { resolveTheme } from '@/core/brand/resolve';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
-import { ValuePicker } from './tokens/value-picker';
+import { ValuePicker } from '@/ui/token-field/value-picker';
 import { showView } from './views';
 import css from './scaffold.module.css';
 

@@ -75,8 +75,9 @@ export function MatchReport({ release, onReleases }: { release: Released; onRele
     (screen, at) => reads.get(screen.id)?.problem || used.some((row) => row.cells[at] && !row.cells[at].same),
   ).length;
   useEffect(() => {
-    report(complete ? differing : null);
-  }, [report, complete, differing]);
+    const shows = SCREENS.map(({ id: screen, title }) => [title, new Set(reads.get(screen)?.colours.keys())] as const);
+    report(complete ? differing : null, new Map(shows));
+  }, [report, complete, differing, reads]);
 
   return (
     <>

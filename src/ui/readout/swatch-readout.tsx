@@ -8,12 +8,13 @@ import { resolveTheme, swatchesOf, tokensUsing } from '@/core/brand/resolve';
 import { useBrand, useLiveSwatch } from '../brand-context';
 import { Copyable } from './copyable';
 import { History } from './history';
+import { WhereUsed } from './uses';
 import css from './readout.module.css';
 
 const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth'];
 
 export function SwatchReadout({ id }: { id: string }) {
-  const { brand, select } = useBrand((state) => ({ brand: state.replica.brand, select: state.select }));
+  const brand = useBrand((state) => state.replica.brand);
   const users = useMemo(() => tokensUsing(brand.tokens, { swatch: id }), [brand.tokens, id]);
   const found = swatchesOf(brand).get(id);
   if (!found) return <p className={css.nothing}>This swatch is no longer there.</p>;
@@ -28,21 +29,7 @@ export function SwatchReadout({ id }: { id: string }) {
         {users.length === 0 ? 'no token uses it' : `used by ${users.length} ${users.length === 1 ? 'token' : 'tokens'}`}
       </p>
       <LiveFigures swatch={swatch} />
-      {users.length > 0 && (
-        <>
-          <h3>Used by</h3>
-          <ul className={css.rows}>
-            {users.slice(0, 12).map((token) => (
-              <li key={token.id}>
-                <button className={css.link} onClick={() => select({ token: token.id })}>
-                  <code>{token.path}</code>
-                </button>
-              </li>
-            ))}
-            {users.length > 12 && <li className={css.about}>and {users.length - 12} more</li>}
-          </ul>
-        </>
-      )}
+      <WhereUsed target={{ swatch: id }} />
       <History entity={id} />
     </>
   );

@@ -1,23 +1,27 @@
 import { NativeSelect, Textarea } from '@chakra-ui/react';
+import type { Step } from '@/core/brand/commands';
 import { TOKEN_ROLES, type Token } from '@/core/brand/document';
-import { resolveTheme, tokensUsing, trailOf } from '@/core/brand/resolve';
+import { resolveTheme, tokensOf, trailOf } from '@/core/brand/resolve';
+import { renameTokens } from '@/core/brand/rename-tokens';
 import { inkOn } from '@/core/colour/contrast';
 import { useBrand, useMayEdit } from '../brand-context';
 import { CommitInput } from '../commit-input';
+import { tell } from '../notices';
 import { Copyable } from './copyable';
+import { TokenField } from '../token-field/token-field';
 import { History } from './history';
+import { WhereUsed } from './uses';
 import css from './readout.module.css';
 
+type Edit = (label: string, set: Extract<Step, { do: 'token.edit' }>['set']) => boolean;
+
 export function TokenReadout({ id }: { id: string }) {
-  const { brand, run, select } = useBrand((state) => ({ brand: state.brand, run: state.run, select: state.select }));
+  const { brand, run } = useBrand((state) => ({ brand: state.brand, run: state.run }));
   const mayEdit = useMayEdit();
   const token = brand.tokens.find((one) => one.id === id);
   if (!token) return <p className={css.nothing}>This token is no longer there.</p>;
-  const edit = (label: string, set: Partial<Omit<Token, 'id' | 'values'>>) =>
-    run({ label, steps: [{ do: 'token.edit', id, set }] });
+  const edit: Edit = (label, set) => run({ label, steps: [{ do: 'token.edit', id, set }] });
   const inThemes = brand.themes.map((theme) => ({ theme, resolved: resolveTheme(brand, theme.id).get(id)! }));
-  const users = tokensUsing(brand.tokens, { token: id });
-  const surfaces = brand.tokens.filter((one) => one.role === 'surface');
   return (
     <>
       <div className={css.patches}>
@@ -34,7 +38,12 @@ export function TokenReadout({ id }: { id: string }) {
           <CommitInput
             value={token.path}
             disabled={!mayEdit}
-            onCommit={(path) => edit(`Rename ${token.path} to ${path}`, { path })}
+            onCommit={(path) => {
+              const command = renameTokens(brand, new Map([[token.path, path]]), `Rename ${token.path} to ${path}`);
+              if (!('refusal' in command)) return run(command);
+              tell(command.refusal);
+              return false;
+            }}
             mono
           />
         </label>
@@ -66,25 +75,8 @@ export function TokenReadout({ id }: { id: string }) {
             }
           />
         </label>
-        {token.role === 'text' && surfaces.length > 0 && (
-          <fieldset className={css.surfaces} disabled={!mayEdit}>
-            <legend>Set on (none ticked: every surface)</legend>
-            {surfaces.map((surface) => (
-              <label key={surface.id}>
-                <input
-                  type="checkbox"
-                  checked={token.on.includes(surface.id)}
-                  onChange={({ target: { checked } }) =>
-                    edit(`Choose the surfaces of ${token.path}`, {
-                      on: checked ? [...token.on, surface.id] : token.on.filter((one) => one !== surface.id),
-                    })
-                  }
-                />
-                <code>{surface.path}</code>
-              </label>
-            ))}
-          </fieldset>
-        )}
+        {token.role === 'text' && <SetOn token={token} onEdit={edit} />}
+        <Deprecation token={token} onEdit={edit} />
       </div>
       {inThemes.map(({ theme, resolved }) => (
         <section key={theme.id}>
@@ -101,21 +93,78 @@ export function TokenReadout({ id }: { id: string }) {
           </ul>
         </section>
       ))}
-      {users.length > 0 && (
-        <>
-          <h3>Pointed at by</h3>
-          <ul className={css.rows}>
-            {users.slice(0, 12).map((user) => (
-              <li key={user.id}>
-                <button className={css.link} onClick={() => select({ token: user.id })}>
-                  <code>{user.path}</code>
-                </button>
-              </li>
-            ))}
-          </ul>
-        </>
-      )}
+      <WhereUsed target={{ token: id }} />
       <History entity={id} />
     </>
+  );
+}
+
+/** What a text is set on: what it is measured against, and kept readable on. */
+function SetOn({ token, onEdit }: { token: Token; onEdit: Edit }) {
+  const tokens = useBrand((state) => tokensOf(state.replica.brand));
+  const mayEdit = useMayEdit();
+  const label = `Choose what ${token.path} is set on`;
+  return (
+    <div className={css.setOn} role="group" aria-label="Set on">
+      Set on{token.on.length === 0 && ' every surface'}
+      {token.on.map((id) => (
+        <span key={id}>
+          <code>{tokens.get(id)?.path}</code>
+          <button
+            aria-label={`Not on ${tokens.get(id)?.path}`}
+            disabled={!mayEdit}
+            onClick={() => onEdit(label, { on: token.on.filter((one) => one !== id) })}
+          >
+            ×
+          </button>
+        </span>
+      ))}
+      <TokenField
+        label="Set on another"
+        value={undefined}
+        disabled={!mayEdit}
+        onChoose={(id) => id !== undefined && !token.on.includes(id) && onEdit(label, { on: [...token.on, id] })}
+      />
+    </div>
+  );
+}
+
+/** Whether a token is still to be used, and what else is when not. */
+function Deprecation({ token, onEdit }: { token: Token; onEdit: Edit }) {
+  const mayEdit = useMayEdit();
+  const { deprecated } = token;
+  const label = `Deprecate ${token.path}`;
+  return (
+    <div className={css.setOn} role="group" aria-label="Deprecated">
+      <label>
+        <input
+          type="checkbox"
+          checked={deprecated !== undefined}
+          disabled={!mayEdit}
+          onChange={({ target: { checked } }) =>
+            onEdit(checked ? label : `Take ${token.path} up again`, { deprecated: checked ? { note: '' } : null })
+          }
+        />
+        Deprecated
+      </label>
+      {deprecated && (
+        <>
+          <CommitInput
+            label="Why it is deprecated"
+            placeholder="Why"
+            value={deprecated.note}
+            disabled={!mayEdit}
+            onCommit={(note) => onEdit(label, { deprecated: { ...deprecated, note } })}
+          />
+          <TokenField
+            label="Use instead"
+            none="nothing instead"
+            value={deprecated.use}
+            disabled={!mayEdit}
+            onChoose={(use) => onEdit(label, { deprecated: { note: deprecated.note, ...(use !== undefined && { use }) } })}
+          />
+        </>
+      )}
+    </div>
   );
 }

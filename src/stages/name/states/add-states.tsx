@@ -6,7 +6,7 @@ import { tokensOf } from '@/core/brand/resolve';
 import { stateTokens } from '@/core/brand/state-tokens';
 import { useBrand, useBrandStore } from '@/ui/brand-context';
 import { tell } from '@/ui/notices';
-import { TokenField } from '../token-field';
+import { TokenField } from '@/ui/token-field/token-field';
 import css from './states.module.css';
 
 /** Makes the states of a token at rest. */

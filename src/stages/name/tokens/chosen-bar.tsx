@@ -3,7 +3,7 @@ import { useBrandStore, useBrand, useMayEdit } from '@/ui/brand-context';
 import { actsOnChosen } from './chosen-acts';
 import { PATH, useTable } from './table-state';
 import { setValue } from './token-edits';
-import { ValuePicker } from './value-picker';
+import { ValuePicker } from '@/ui/token-field/value-picker';
 import css from './tokens.module.css';
 
 /** What can be done to the chosen tokens, with its keys; in words, where and to how many. */

@@ -6,7 +6,7 @@ import { resolveTheme, swatchesOf } from '@/core/brand/resolve';
 import { useBrand } from '@/ui/brand-context';
 import { tell } from '@/ui/notices';
 import { newToken } from './token-edits';
-import { ValuePicker } from './value-picker';
+import { ValuePicker } from '@/ui/token-field/value-picker';
 import css from './tokens.module.css';
 
 interface NewTokenProps {

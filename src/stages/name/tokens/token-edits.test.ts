@@ -5,7 +5,7 @@ import { Brand } from '@/core/brand/document';
 import { resolveTheme } from '@/core/brand/resolve';
 import { copyTheme } from '@/core/brand/theme-edits';
 import { newToken, setValue } from './token-edits';
-import { valueOptions } from './value-options';
+import { valueOptions } from '@/ui/token-field/value-options';
 
 const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));
 const run = (command: Command) => {

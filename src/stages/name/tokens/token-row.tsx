@@ -8,7 +8,7 @@ import { tell } from '@/ui/notices';
 import { fold, PATH, useTable } from './table-state';
 import { rename, setValue } from './token-edits';
 import type { TreeRow } from './tree-rows';
-import { ValuePicker } from './value-picker';
+import { ValuePicker } from '@/ui/token-field/value-picker';
 import css from './tokens.module.css';
 
 /** What a row asks of the table. */

@@ -10,7 +10,7 @@ import { resolveTheme } from '@/core/brand/resolve';
 import { useBrand, useBrandStore, useMayEdit } from '@/ui/brand-context';
 import { CommitInput } from '@/ui/commit-input';
 import { tell } from '@/ui/notices';
-import { TokenField } from '../token-field';
+import { TokenField } from '@/ui/token-field/token-field';
 import css from './values.module.css';
 
 /** A longer list than this is not one of categories. */

@@ -1,9 +1,9 @@
 import { Combobox, createListCollection, Portal } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import type { TokenValue } from '@/core/brand/document';
-import { useBrand } from '@/ui/brand-context';
+import { useBrand } from '../brand-context';
 import { valueOptions } from './value-options';
-import css from './tokens.module.css';
+import css from './token-field.module.css';
 
 interface ValuePickerProps {
   theme: string;

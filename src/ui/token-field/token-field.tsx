@@ -1,9 +1,9 @@
 import { Combobox, createListCollection, Portal } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import { resolveTheme, tokensOf } from '@/core/brand/resolve';
-import { useBrand } from '@/ui/brand-context';
-import { valueOptions } from './tokens/value-options';
-import css from './tokens/tokens.module.css';
+import { useBrand } from '../brand-context';
+import { valueOptions } from './value-options';
+import css from './token-field.module.css';
 
 interface TokenFieldProps {
   label: string;
