@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { apply } from '@/core/brand/apply';
+import { RECIPES } from '@/core/brand/derive-theme';
 import type { Command, Step } from '@/core/brand/commands';
 import type { Brand, Swatch } from '@/core/brand/document';
 
@@ -94,6 +95,51 @@ export function commandFor(brand: Brand, { kind, a, b, c }: Pick): Command {
         { id: fresh(), path: `n.${c}`, role: 'text', description: '', on: [], values: { [theme.id]: { colour: 'navy' } } },
       ],
       before: token?.id ?? null,
+    }),
+    () =>
+      token && {
+        do: 'token.edit',
+        id: token.id,
+        set: {
+          rule:
+            c % 4 === 0
+              ? null
+              : {
+                  state: 'hover',
+                  of: one(brand.tokens, b)!.id,
+                  surface: one(brand.tokens, c)!.id,
+                  step: 0.06,
+                  chroma: 1,
+                  least: 1 + (c % 3),
+                },
+          deprecated: c % 3 === 0 ? null : { note: `D ${c}`, use: one(brand.tokens, c)!.id },
+          extensions: c % 5 === 0 ? null : `{"a": ${c}}`,
+        },
+      },
+    () => ({ do: 'theme.edit', id: theme.id, set: { derived: c % 2 === 0 ? null : { from: theme.id, recipe: RECIPES.dark } } }),
+    () => ({
+      do: 'field.add',
+      field: {
+        id: fresh(),
+        name: `F ${c}`,
+        group: 'route',
+        values: [{ text: 'A' }, ...(token ? [{ text: 'B', token: token.id }] : [])],
+      },
+      before: brand.fields[0]?.id ?? null,
+    }),
+    () =>
+      brand.fields[0] && {
+        do: 'field.edit',
+        id: one(brand.fields, a)!.id,
+        set: { values: [{ text: `V ${c}` }], group: `g${c}` },
+      },
+    () => brand.fields[0] && { do: 'field.remove', id: one(brand.fields, a)!.id },
+    () => ({
+      do: 'brand.edit',
+      set: {
+        naming: c % 2 === 0 ? null : 'kebab',
+        carried: [{ path: ['space', `s${c}`], json: `{"$value": ${c}.0}`, before: null }],
+      },
     }),
     () => token && { do: 'token.remove', ids: [token.id, ...(c % 2 ? [one(brand.tokens, b)!.id] : [])] },
     () =>

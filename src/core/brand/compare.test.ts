@@ -22,7 +22,11 @@ test.each([
     [{ do: 'swatch.move', ids: ['core-mist'], palette: 'core', before: 'core-harbour' }],
     ['changed palette Quillhaven core'],
   ],
-  ['something new', [{ do: 'theme.add', theme: { id: 'dusk', name: 'Dusk' }, before: null, values: {} }], ['added theme Dusk']],
+  [
+    'something new',
+    [{ do: 'theme.add', theme: { id: 'evening', name: 'Dusk' }, before: null, values: {} }],
+    ['added theme Dusk'],
+  ],
   ['something gone', [{ do: 'destination.remove', id: 'd-game' }], ['removed destination Deckhand trainer']],
   ['the brand’s name', [{ do: 'brand.edit', set: { name: 'Ferries' } }], ['changed brand Ferries']],
 ] as [string, Step[], string[]][])('%s is one difference', (_name, steps, expected) => {
@@ -49,7 +53,7 @@ test('what is edited and edited back is no difference, nor is another order of k
 test('before the first release everything is new', () => {
   const differences = compareBrands(null, demo);
   expect(new Set(differences.map(({ kind }) => kind))).toEqual(new Set(['added']));
-  expect(differences).toHaveLength(1 + 6 + 58 + 2 + 55 + 4);
+  expect(differences).toHaveLength(1 + 6 + 58 + 4 + 159 + 4 + 2);
 });
 
 test('both directions find the same things, with added and removed exchanged', () => {

@@ -31,9 +31,6 @@ export interface DerivedTheme {
   readonly kept: number;
 }
 
-/** White first: in a flipped theme grounds are dark. */
-const INKS = ['#ffffff', '#000000'].map((hex) => readColour(hex)!);
-
 /** A ratio falls short by rounding to eight bits, and not for any other reason, within this factor. */
 const ROUNDING = 0.985;
 
@@ -104,11 +101,13 @@ export function deriveTheme(brand: Brand, from: string, to: string | null, recip
    * Grounds moved, in lightness alone, to where one ink reaches what is needed on all of them: dark ones in a theme that
    * is flipped, else those that move least. Once a text, for what is moved may be a ground of others.
    */
+  // The lightest first: in a flipped theme grounds are dark.
+  const inks = [recipe.high, recipe.low].map((lightness) => readColour(oklchHex([lightness, 0, 0]))!);
   const cleared = new Set<string>();
   const clear = (text: Token, on: readonly RootPair[]): boolean => {
     if (cleared.has(text.id)) return false;
     cleared.add(text.id);
-    const sides = INKS.flatMap((ink) => {
+    const sides = inks.flatMap((ink) => {
       const moves = on.map(({ ground, needed }) => {
         const now = mapped.get(ground.id)!;
         const to = fixed.has(ground.id) ? now : nearestOn(now, [{ colour: ink, needed }]);
@@ -126,10 +125,13 @@ export function deriveTheme(brand: Brand, from: string, to: string | null, recip
     const taken = [takeBack(text, most), ...on.map(({ ground, needed }) => takeBack(ground, needed))];
     return taken.some(Boolean);
   };
-  /** What a ground needs against the ink of the texts on it. */
-  const room = (token: Token): Ground[] => {
-    const most = Math.max(0, ...pairs.filter(({ ground }) => ground === token).map(({ needed }) => needed));
-    return most > 0 ? [{ colour: readColour(inkOn(mapped.get(token.id)!))!, needed: most }] : [];
+  /** The nearest lightness at which a token can be read itself, and leaves room for one ink on it. */
+  const between = (token: Token, needed: readonly Ground[]): ReadColour | null => {
+    const most = Math.max(1, ...pairs.filter(({ ground }) => ground === token).map((pair) => pair.needed));
+    const now = mapped.get(token.id)!;
+    const found = inks.flatMap((ink) => nearestOn(now, [...needed, { colour: ink, needed: most }]) ?? []);
+    const far = ({ oklch }: ReadColour) => Math.abs(oklch[0] - now.oklch[0]);
+    return found.sort((one, two) => far(one) - far(two))[0] ?? null;
   };
   const moved = new Set<string>();
   for (let again = true; again;) {
@@ -140,7 +142,7 @@ export function deriveTheme(brand: Brand, from: string, to: string | null, recip
       if (grounds.has(text.id)) {
         // A ground of other texts stays where it is as long as it can be read itself, and is moved once when not.
         if (share(mapped.get(text.id)!, needed) >= ROUNDING) continue;
-        const fitting = moved.has(text.id) ? null : nearestOn(mapped.get(text.id)!, [...needed, ...room(text)]);
+        const fitting = moved.has(text.id) ? null : between(text, needed);
         moved.add(text.id);
         if (fitting) mapped.set(text.id, fitting);
         again = fitting !== null || takeAllBack(text, on) || again;
@@ -250,9 +252,9 @@ function redShifted([l, c, h]: ReadColour['oklch'], red: number): ReadColour['ok
 }
 
 /** The colour that keeps all ratios: as it is or, flipped, of the reciprocal luminance with its own hue. */
-function exactColour(colour: ReadColour, { flip, chroma }: ThemeRecipe): ReadColour {
+function exactColour(colour: ReadColour, { flip, chroma, red }: ThemeRecipe): ReadColour {
   if (!flip) return readColour(oklchHex(colour.oklch, colour.alpha))!;
-  const [, c, h] = colour.oklch;
+  const [, c, h] = red > 0 ? redShifted(colour.oklch, red) : colour.oklch;
   const wanted = 0.0525 / (relativeLuminance(colour.rgb) + 0.05) - 0.05;
   let [low, high] = [0, 1];
   const shown = (l: number) => showOklch(l, Math.min(c, chroma), h).rgb;

@@ -1,5 +1,8 @@
+import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
-import { emptyBrand, type Brand, type Token, type TokenValue } from './document';
+import { anyCommand, commandFor } from '../../../tests/random-commands';
+import { apply } from './apply';
+import { Brand, emptyBrand, type Token, type TokenValue } from './document';
 import { resolveTheme, swatchesOf, tokensUsing, trailOf } from './resolve';
 
 const token = (id: string, day?: TokenValue): Token => ({
@@ -50,6 +53,56 @@ test('chains of any length and shape come to what following them by hand comes t
       expect([...resolved.keys()]).toEqual(shuffled.map(({ id }) => id));
     }),
   );
+});
+
+test('after any edits, what is resolved anew with what was known before is what is resolved from nothing', () => {
+  const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));
+  const seen = (brand: Brand) =>
+    brand.themes.map(({ id }) =>
+      [...resolveTheme(brand, id).values()].map((resolved) => [resolved.colour?.css, ...trailOf(resolved, id)].join(' ')),
+    );
+  fc.assert(
+    fc.property(fc.array(anyCommand, { maxLength: 8 }), (picks) => {
+      let brand = demo;
+      seen(brand);
+      for (const pick of picks) {
+        const result = apply(brand, commandFor(brand, pick));
+        if (!result.ok) continue;
+        brand = result.brand;
+        // A copy shares nothing with what was resolved before.
+        expect(seen(brand)).toEqual(seen(structuredClone(brand)));
+        seen(brand);
+      }
+    }),
+    { numRuns: 25 },
+  );
+});
+
+test('of a document that shares all but one swatch, only what comes to that swatch is another', () => {
+  const chain = Array.from({ length: 10 }, (_, at) => token(`c${at}`, at === 9 ? { swatch: 's' } : { token: `c${at + 1}` }));
+  const others = Array.from({ length: 30 }, (_, at) => token(`o${at}`, { colour: 'red' }));
+  const brand = brandOf(...chain, token('apart', { colour: 'red' }), ...others);
+  const before = resolveTheme(brand, 'day');
+  const [palette] = brand.palettes;
+  const edited = { ...brand, palettes: [{ ...palette!, swatches: [{ ...palette!.swatches[0]!, value: '#ff0000' }] }] };
+  const after = resolveTheme(edited, 'day');
+  expect(chain.map(({ id }) => after.get(id)!.colour!.hex)).toEqual(chain.map(() => '#ff0000'));
+  expect(after.get('apart')).toBe(before.get('apart'));
+});
+
+test('a chain as long as a brand may be does not overflow', () => {
+  const chain = Array.from({ length: 10_000 }, (_, at) =>
+    token(`c${at}`, at === 9_999 ? { swatch: 's' } : { token: `c${at + 1}` }),
+  );
+  expect(resolveTheme(brandOf(...chain), 'day').get('c0')!.colour).not.toBeNull();
+  expect(Brand.safeParse(brandOf(...chain)).success).toBe(true);
+});
+
+test('a state without a value of its own goes by its rule, and lacks a colour with what it is made from', () => {
+  const rule = { state: 'hover' as const, of: 'a', surface: 'b', step: 0.06, chroma: 1, least: 1 };
+  const at = (...tokens: Token[]) => resolveTheme(brandOf({ ...token('h'), rule }, ...tokens), 'day').get('h')!.colour?.hex;
+  expect(at(token('a', { colour: '#006871' }), token('b', { colour: '#ffffff' }))).toBe('#005760');
+  expect(at(token('a', { colour: '#006871' }), token('b'))).toBeUndefined();
 });
 
 test('a document is resolved once', () => {

@@ -1,4 +1,4 @@
-import { contrastRatio } from '../colour/contrast';
+import { contrastRatio, hexLuminance, lightnessOf, nearestOn, type Ground } from '../colour/contrast';
 import { oklchHex, readColour, type ReadColour } from '../colour/read';
 import type { StateRule } from './document';
 
@@ -12,8 +12,6 @@ export interface StateParts {
 
 /** WCAG 2.2, 1.4.3 (AA): a text that can be read at rest can be read in every state; one that cannot gets no worse. */
 const READABLE = 4.5;
-/** Finer than a step of any 8-bit channel. */
-const STRIDE = 0.002;
 
 /**
  * The colour of a state: a step of OKLCH lightness from the token at rest, away from the surface or towards it, with its
@@ -25,28 +23,30 @@ const STRIDE = 0.002;
 export function stateColour({ of, surface, text }: StateParts, rule: StateRule): ReadColour {
   const [l, c, h] = of.oklch;
   const away = l >= surface.oklch[0] ? 1 : -1;
-  const at = (lightness: number) => readColour(oklchHex([unit(lightness), c * rule.chroma, h], of.alpha))!;
-  const readable = text ? Math.min(READABLE, contrastRatio(text, of)) : 1;
-  /** How much is missing, as a factor; 1 when nothing is. */
-  const missing = (colour: ReadColour) =>
-    Math.max(1, rule.least / contrastRatio(colour, surface)) * (text ? Math.max(1, readable / contrastRatio(text, colour)) : 1);
-  const wanted = l + away * rule.step;
-  let best = at(wanted);
-  let least = missing(best);
-  const consider = (lightness: number) => {
-    if (lightness < 0 || lightness > 1) return;
-    const colour = at(lightness);
-    const factor = missing(colour);
-    if (factor >= least) return;
-    best = colour;
-    least = factor;
-  };
-  if (least > 1) consider(l - away * rule.step);
-  for (let distance = STRIDE; least > 1 && distance <= 1; distance += STRIDE) {
-    consider(wanted + away * distance);
-    if (least > 1) consider(wanted - away * distance);
+  const at = (lightness: number) => readColour(oklchHex([unit(lightness), c * rule.chroma, h]))!;
+  const grounds: Ground[] = [{ colour: surface, needed: rule.least }];
+  if (text) grounds.push({ colour: text, needed: Math.min(READABLE, contrastRatio(text, of)) });
+  /**
+   * The greatest of what is missing, as a factor; at most 1 when nothing is. The product would not do: between a text and
+   * a surface it is the same for every lightness, and the last bit of a logarithm would decide.
+   */
+  const missing = (one: ReadColour) => Math.max(...grounds.map(({ colour, needed }) => needed / contrastRatio(one, colour)));
+  const wanted = at(l + away * rule.step);
+  const other = at(l - away * rule.step);
+  const found =
+    [wanted, other].find((one) => missing(one) <= 1) ??
+    nearestOn({ ...wanted, oklch: [l + away * rule.step, c * rule.chroma, h] }, grounds) ??
+    least();
+  return of.alpha < 1 ? readColour(oklchHex(found.oklch, of.alpha))! : found;
+
+  /** Black, white, or where what is missing to the surface and to the text is the same. */
+  function least(): ReadColour {
+    const [one, two = one] = grounds.map(({ colour, needed }) => ({ above: hexLuminance(colour.hex) + 0.05, needed }));
+    const middle = Math.sqrt((two!.needed / one!.needed) * one!.above * two!.above) - 0.05;
+    const candidates = [0, 1, lightnessOf(middle, c * rule.chroma, h)].map(at);
+    // Engines differ in the last bits of a cube root: what is no better but for those is no better.
+    return candidates.reduce((best, next) => (missing(next) < missing(best) - 1e-9 ? next : best));
   }
-  return best;
 }
 
 function unit(value: number): number {

@@ -1,6 +1,6 @@
 import { decode, type Srgb } from './oklab';
 import { showOklch } from './gamut';
-import { byte, hexOf, readColour, type ReadColour } from './read';
+import { hexOf, readColour, type ReadColour } from './read';
 
 /**
  * Relative luminance of an sRGB colour (channels 0..1), 0 black to 1 white.
@@ -15,14 +15,18 @@ export function relativeLuminance([r, g, b]: Srgb): number {
  * A translucent text colour is first laid over its ground; the ground counts as opaque.
  */
 export function contrastRatio(text: ReadColour, ground: ReadColour): number {
-  const under = eightBit(ground);
-  return ratio(over(eightBit(text), text.alpha, under), under);
+  const two = hexLuminance(ground.hex);
+  const one = text.alpha < 1 ? relativeLuminance(over(eightBit(text), text.alpha, eightBit(ground))) : hexLuminance(text.hex);
+  return (Math.max(one, two) + 0.05) / (Math.min(one, two) + 0.05);
 }
 
-function ratio(a: Srgb, b: Srgb): number {
-  const one = relativeLuminance(a);
-  const two = relativeLuminance(b);
-  return (Math.max(one, two) + 0.05) / (Math.min(one, two) + 0.05);
+/** Linear light of each 8-bit channel value. */
+const LINEAR = Float64Array.from({ length: 256 }, (_, value) => decode(value / 255));
+
+/** `relativeLuminance` of an `#rrggbb`. */
+export function hexLuminance(hex: string): number {
+  const value = parseInt(hex.slice(1), 16);
+  return 0.2126 * LINEAR[value >> 16]! + 0.7152 * LINEAR[(value >> 8) & 255]! + 0.0722 * LINEAR[value & 255]!;
 }
 
 /** The ratio is promised for what is shown, so it is taken from the 8-bit value and not from the exact one. */
@@ -55,28 +59,53 @@ export function nearestPassing(text: ReadColour, grounds: readonly ReadColour[],
  */
 export function nearestOn(text: ReadColour, grounds: readonly Ground[]): ReadColour | null {
   const [start, c, h] = text.oklch;
-  // Luminance once a ground; a candidate is opaque, and its ratio is taken from its eight bits.
-  const under = grounds.map(({ colour, needed }) => ({ luminance: relativeLuminance(eightBit(colour)), needed }));
+  const under = grounds.map(({ colour, needed }) => ({ luminance: hexLuminance(colour.hex), needed }));
+  const reaches = (own: number, slack = 0) =>
+    under.every(
+      ({ luminance, needed }) => (Math.max(own, luminance) + 0.05) / (Math.min(own, luminance) + 0.05) >= needed - slack,
+    );
   const passes = (l: number): ReadColour | null => {
     const { rgb } = showOklch(l, c, h);
-    const [r, g, b] = rgb.map((channel) => byte(channel) / 255) as unknown as Srgb;
-    const own = relativeLuminance([r, g, b]);
-    const reached = under.every(
-      ({ luminance, needed }) => (Math.max(own, luminance) + 0.05) / (Math.min(own, luminance) + 0.05) >= needed,
-    );
-    return reached ? readColour(hexOf(rgb)) : null;
+    // The ratio is promised for eight bits.
+    const hex = hexOf(rgb);
+    return reaches(hexLuminance(hex)) ? readColour(hex) : null;
   };
-  // A thousandth of lightness is finer than one 8-bit step of any channel, so the walk cannot step over an answer.
-  const STEP = 0.001;
-  for (let distance = 0; distance <= 1; distance += STEP) {
-    for (const l of [start - distance, start + distance]) {
-      if (l < -STEP || l > 1 + STEP) continue;
-      // The ends themselves are tried too: black and white reach what nothing beside them does.
-      const found = passes(Math.min(1, Math.max(0, l)));
-      if (found) return found;
+  const here = start >= 0 && start <= 1 ? passes(start) : null;
+  if (here) return here;
+  // The luminances at which one of the grounds begins to be far enough away, and with it perhaps all of them. Luminance
+  // grows with lightness, so each is found by halving; eight bits may want a few more steps away from the ground.
+  const borders = under.flatMap(({ luminance, needed }) => [
+    { luminance: needed * (luminance + 0.05) - 0.05, step: STEP },
+    { luminance: (luminance + 0.05) / needed - 0.05, step: -STEP },
+  ]);
+  let best: { readonly colour: ReadColour; readonly far: number } | null = null;
+  for (const { luminance, step } of borders) {
+    if (luminance < -1e-9 || luminance > 1 + 1e-9 || !reaches(luminance, 1e-6)) continue;
+    const from = lightnessOf(luminance, c, h);
+    for (let moves = 0; moves <= MOST_STEPS; moves++) {
+      const l = Math.min(1, Math.max(0, from + moves * step));
+      const colour = passes(l);
+      const far = Math.abs(l - start);
+      if (colour && (!best || far < best.far)) best = { colour, far };
+      if (colour || l <= 0 || l >= 1) break;
     }
   }
-  return null;
+  return best?.colour ?? null;
+}
+
+/** A thousandth of lightness is finer than one 8-bit step of any channel. */
+const STEP = 0.001;
+const MOST_STEPS = 30;
+
+/** The OKLCH lightness at which a hue with a chroma, as far as sRGB has it, reaches a relative luminance; to 1e-5. */
+export function lightnessOf(luminance: number, c: number, h: number): number {
+  let [low, high] = [0, 1];
+  while (high - low > 1e-5) {
+    const middle = (low + high) / 2;
+    if (relativeLuminance(showOklch(middle, c, h).rgb) < luminance) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
 }
 
 /** Black or white, whichever reads better on the colour: for labels set on patches. */

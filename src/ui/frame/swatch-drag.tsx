@@ -1,4 +1,4 @@
-import { DndContext, DragOverlay, PointerSensor, useDndContext, useSensor, useSensors } from '@dnd-kit/core';
+import { DndContext, DragOverlay, PointerSensor, useDndContext, useSensor, useSensors, type Modifier } from '@dnd-kit/core';
 import { useId, type ReactNode } from 'react';
 import { readColour } from '@/core/colour/read';
 import { draggedIn } from '../dragged';
@@ -15,12 +15,23 @@ export function SwatchDrag({ children }: { children: ReactNode }) {
     // The same id on the server and in the page, which the library would otherwise count for itself.
     <DndContext id={useId()} sensors={sensors} autoScroll={false}>
       {children}
-      <DragOverlay dropAnimation={null} style={{ pointerEvents: 'none', width: 'auto', height: 'auto' }}>
+      <DragOverlay dropAnimation={null} modifiers={[atPointer]} style={{ pointerEvents: 'none', width: 'auto', height: 'auto' }}>
         <DraggedPatch />
       </DragOverlay>
     </DndContext>
   );
 }
+
+/** What is dragged hangs at the pointer: the library would keep its distance from the whole list it was taken from. */
+const atPointer: Modifier = ({ activatorEvent, draggingNodeRect, transform }) => {
+  if (!activatorEvent || !draggingNodeRect) return transform;
+  const { clientX, clientY } = activatorEvent as PointerEvent;
+  return {
+    ...transform,
+    x: transform.x + clientX - draggingNodeRect.left,
+    y: transform.y + clientY - draggingNodeRect.top,
+  };
+};
 
 function DraggedPatch() {
   const { active } = useDndContext();

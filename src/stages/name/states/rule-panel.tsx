@@ -44,8 +44,8 @@ export function RulePanel({ token, theme, onClose }: { token: Token; theme: Them
         <b>{token.path}</b>
         <span>
           {colour?.hex} in {theme.name}
-          {colour && surface && `, ${contrastRatio(colour, surface).toFixed(2)} with the surface`}
-          {colour && text && `, text ${contrastRatio(text, colour).toFixed(2)}`}
+          {colour && surface && `, on surface ${contrastRatio(colour, surface).toFixed(1)}`}
+          {colour && text && `, text ${contrastRatio(text, colour).toFixed(1)}`}
         </span>
         <div>
           <Button size="xs" variant="outline" disabled={!mayEdit || (!pinned && !colour)} onClick={pin}>

@@ -16,8 +16,8 @@ import css from './themes.module.css';
 
 const PRESETS = {
   Dark: RECIPES.dark,
-  'Night eyes': RECIPES.night,
-  'High contrast': RECIPES.contrast,
+  Night: RECIPES.night,
+  Contrast: RECIPES.contrast,
   Soft: RECIPES.soft,
 } as const satisfies Record<string, ThemeRecipe>;
 type Preset = keyof typeof PRESETS;
@@ -25,10 +25,10 @@ type Preset = keyof typeof PRESETS;
 const DIALS: readonly { key: Exclude<keyof ThemeRecipe, 'flip'>; label: string; min: number; max: number; step: number }[] = [
   { key: 'low', label: 'Darkest', min: 0, max: 0.5, step: 0.01 },
   { key: 'high', label: 'Lightest', min: 0.4, max: 1, step: 0.01 },
-  { key: 'chroma', label: 'Most chroma', min: 0, max: 0.4, step: 0.01 },
-  { key: 'red', label: 'Towards red', min: 0, max: 1, step: 0.05 },
-  { key: 'least', label: 'Contrast at least', min: 1, max: 14, step: 0.5 },
-  { key: 'most', label: 'Contrast at most', min: 3, max: 21, step: 0.5 },
+  { key: 'chroma', label: 'Chroma to', min: 0, max: 0.4, step: 0.01 },
+  { key: 'red', label: 'Red', min: 0, max: 1, step: 0.05 },
+  { key: 'least', label: 'Contrast from', min: 1, max: 14, step: 0.5 },
+  { key: 'most', label: 'Contrast to', min: 3, max: 21, step: 0.5 },
 ];
 
 /** All themes side by side, and one made from another. */
@@ -124,7 +124,7 @@ function Derive({ wish, onWish }: { wish: Wish; onWish: (wish: Wish | null) => v
     <section className={css.derive} aria-label="Derive a theme">
       <div className={css.deriveHead}>
         <b>{there ? `${there.name} again, from` : 'A new theme, from'}</b>
-        <NativeSelect.Root size="xs" width="130px">
+        <NativeSelect.Root size="xs" width="112px">
           <NativeSelect.Field aria-label="Derive from" value={from} onChange={({ target }) => change({ from: target.value })}>
             {brand.themes.map((one) => (
               <option key={one.id} value={one.id} disabled={one.id === into}>
@@ -137,7 +137,7 @@ function Derive({ wish, onWish }: { wish: Wish; onWish: (wish: Wish | null) => v
         {!there && (
           <Input
             size="xs"
-            width="150px"
+            width="118px"
             aria-label="Name of the new theme"
             value={name}
             maxLength={120}

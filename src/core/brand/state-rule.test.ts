@@ -1,0 +1,52 @@
+import fc from 'fast-check';
+import { anyColour, hexColour } from '../../../tests/arbitrary-colours';
+import { contrastRatio } from '../colour/contrast';
+import { readColour } from '../colour/read';
+import { TOKEN_STATES, type StateRule } from './document';
+import { STATE_DEFAULTS, stateColour } from './state-rule';
+
+const read = (css: string) => readColour(css)!;
+const rule = (state: StateRule['state'], change: Partial<StateRule> = {}): StateRule => ({
+  state,
+  of: 'of',
+  surface: 'surface',
+  ...STATE_DEFAULTS[state],
+  ...change,
+});
+const shown = (of: string, surface: string, one: StateRule, text?: string) =>
+  stateColour({ of: read(of), surface: read(surface), text: text === undefined ? undefined : read(text) }, one);
+
+test('a step goes away from the surface, on light and on dark ground', () => {
+  const l = (css: string) => read(css).oklch[0];
+  expect(shown('#006871', '#ffffff', rule('hover')).oklch[0]).toBeCloseTo(l('#006871') - 0.06, 1.7);
+  expect(shown('#58a9b3', '#161616', rule('hover')).oklch[0]).toBeCloseTo(l('#58a9b3') + 0.06, 1.7);
+  expect(shown('#006871', '#ffffff', rule('disabled')).oklch[0]).toBeCloseTo(l('#006871') + 0.18, 1.7);
+});
+
+test('what can be read at rest can be read in every state', () => {
+  fc.assert(
+    fc.property(hexColour, anyColour, hexColour, fc.constantFrom(...TOKEN_STATES), (of, surface, text, state) => {
+      const needed = Math.min(4.5, contrastRatio(read(text), read(of)));
+      const colour = shown(of, surface, rule(state, { least: 1 }), text);
+      expect(contrastRatio(read(text), colour)).toBeGreaterThanOrEqual(needed);
+    }),
+  );
+});
+
+test('a ratio with the surface is reached wherever one colour of the hue has it', () => {
+  fc.assert(
+    fc.property(hexColour, anyColour, (of, surface) => {
+      expect(contrastRatio(shown(of, surface, rule('focus')), read(surface))).toBeGreaterThanOrEqual(3);
+    }),
+  );
+});
+
+test('where surface and text leave no room, what is missing is shared between them', () => {
+  // Between this surface and this text no lightness has both 3 to 1 and 4.5 to 1.
+  const colour = shown('#ffffff', '#ddf0ee', rule('focus'), '#162631');
+  expect([colour.hex, contrastRatio(colour, read('#ddf0ee')) / 3, contrastRatio(read('#162631'), colour) / 4.5]).toEqual([
+    expect.stringMatching(/^#8[789ab]8[789ab]8[789ab]$/),
+    expect.closeTo(0.98, 1),
+    expect.closeTo(0.98, 1),
+  ]);
+});
