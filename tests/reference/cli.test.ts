@@ -72,7 +72,7 @@ test.each([
   [
     'no such theme',
     ['export', 'demo/quillhaven.breakwater.json', '--to', 'css', '--theme', 'Noon', '--out', folder],
-    'has Day, Night bridge',
+    'has Day, Dusk, Night bridge, High contrast',
   ],
 ])('%s: exit 2 and one clear line', (_name, args, words) => {
   const { status, stderr, stdout } = run(...args);

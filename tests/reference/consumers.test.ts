@@ -51,7 +51,7 @@ describe.each([
         blocks.at(-1)![node.property.slice(2)] = generate(node.value as Parameters<typeof generate>[0]);
     });
     expect(errors).toEqual([]);
-    expect(blocks).toEqual([dashed(brandColours(brand, 0)), dashed(brandColours(brand, 1))]);
+    expect(blocks).toEqual(brand.themes.map((_, at) => dashed(brandColours(brand, at))));
   });
 
   test('Sass compiles and its maps give every colour (sass)', () => {
@@ -63,7 +63,7 @@ describe.each([
     // @use comes first in a stylesheet.
     const { css } = compileString(`@use 'sass:map';\n${source.replace("@use 'sass:map';", '')}`);
     const found = [...css.matchAll(/--([\w-]+): (#[0-9a-f]{6})/g)].map(([, name, hex]) => [name, hex]);
-    const expected = [0, 1].flatMap((theme) => Object.entries(dashed(brandColours(brand, theme))));
+    const expected = brand.themes.flatMap((_, at) => Object.entries(dashed(brandColours(brand, at))));
     expect(found).toEqual(expected);
     expect(css).toContain(`.plain {\n  color: ${brandColours(brand, 0)['text.default']};`);
   });

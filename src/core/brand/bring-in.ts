@@ -1,5 +1,14 @@
 import type { Command, Step } from './commands';
-import { LIMITS, type Brand, type Palette, type PaletteSource, type Swatch, type Token, type TokenValue } from './document';
+import {
+  LIMITS,
+  TokenPath,
+  type Brand,
+  type Palette,
+  type PaletteSource,
+  type Swatch,
+  type Token,
+  type TokenValue,
+} from './document';
 import { replacePalette, type Incoming, type SeamRow } from './replace-palette';
 import { likelyRole } from './token-role';
 
@@ -137,6 +146,7 @@ function merged(brand: Brand, groups: readonly Arrival[]): Arrival[] {
 
 /** A path of another tool as one of ours: what a path may not hold becomes a hyphen. */
 export function tokenPathOf(path: string): string {
+  if (TokenPath.safeParse(path).success) return path;
   const parts = path.split('.').map((part) => part.replace(/[^\p{L}\p{N}_-]+/gu, '-').replace(/^-+|-+$/g, '') || 'unnamed');
   return parts
     .join('.')

@@ -71,7 +71,7 @@ test('unused swatches and tokens that nothing needs are told apart from those in
   expect(orphans.some((sentence) => sentence.startsWith('route.') || sentence.startsWith('brand.primary'))).toBe(false);
   const tidy = run(onlyGame, mendAll(tokenFindings(onlyGame), 'x')!);
   expect(words(tidy, 'orphan token').filter((sentence) => orphans.includes(sentence))).toEqual([]);
-  expect(words(demo, 'unused swatch')).toEqual(expect.arrayContaining(['No token uses Rope (#c1a681).']));
+  expect(words(demo, 'unused swatch')).toEqual(expect.arrayContaining(['No token uses Red lead (#9f5c52).']));
 });
 
 test('uses of a swatch reach through aliases and states to destinations and fields', () => {

@@ -1,4 +1,4 @@
-import { parse, converter, type Color, type Oklch } from 'culori';
+import { parse, converter, type Color, type Oklch, type Rgb } from 'culori';
 import { isInside, showOklch, type Shown } from './gamut';
 import { hexToOklch } from './eight-bit';
 import { GREY_CHROMA } from './grey';
@@ -52,7 +52,8 @@ function read(css: string): ReadColour | null {
   if (css.length > 128 || /^[0-9a-f]+$/i.test(css)) return null;
   const colour = parsed(css);
   if (!colour) return null;
-  const { r, g, b } = toRgb(colour);
+  // A channel that is "none" counts as 0; where nothing had to be converted, the parser leaves it out.
+  const { r = 0, g = 0, b = 0 } = toRgb(colour) as Partial<Rgb>;
   if (![r, g, b].every(Number.isFinite)) return null;
   const oklch = oklchOf(colour);
   const { rgb, clipped }: Shown = isInside([r, g, b]) ? { rgb: [unit(r), unit(g), unit(b)], clipped: 0 } : showOklch(...oklch);

@@ -50,7 +50,7 @@ export function readTokenColour(value: Node, follow: (node: Node) => Node): { cs
   const alphaHex = byte(opacity).toString(16).padStart(2, '0');
   // Eight bits and nothing lost is what a hex code says best.
   const css =
-    exact.startsWith('#') && Math.abs(byte(opacity) / 255 - opacity) < 2e-3
+    exact.startsWith('#') && Math.abs(byte(opacity) / 255 - opacity) < 1e-4
       ? exact + (opacity < 1 ? alphaHex : '')
       : write(components.map(String)) + (opacity < 1 ? ` / ${opacity})` : ')');
   return readColour(css) ? { css } : { fault: 'its components are no colour of that space.' };

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { defineFormat, slug, textFile, type WrittenFile } from './format';
-import { assignments } from '../brand/data-fields';
+import { assignments, firstSeries } from '../brand/data-fields';
 import type { Brand, DataField, Token } from '../brand/document';
 import { material, type ShippedTheme } from './material';
 import { cssText } from './css-text';
@@ -48,14 +48,13 @@ const ROLES = { ground: 'surface', text: 'text', soft: 'text', lines: 'border' }
 
 /** Which tokens go where: those the options name, else the first of the fitting role. */
 function picked(tokens: readonly Token[], options: Options): Picked {
-  const firstData = tokens.find(({ role }) => role === 'data');
   const group = (name: string | undefined) => tokens.filter(({ path: own }) => name !== undefined && parent(own) === name);
   const one = (what: keyof typeof ROLES) => {
     const found = tokens.find((token) => (options[what] ? token.path === options[what] : token.role === ROLES[what]));
     return found ? [found] : [];
   };
   return {
-    series: group(options.series || (firstData && parent(firstData.path))),
+    series: group(options.series || firstSeries(tokens)),
     scale: options.scale ? group(options.scale) : [],
     ground: one('ground'),
     text: one('text'),

@@ -3,7 +3,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { Pin } from 'lucide-react';
 import { useMemo, useRef, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
-import { assignments, mergedValues, readValues } from '@/core/brand/data-fields';
+import { assignments, firstSeries, mergedValues, readValues } from '@/core/brand/data-fields';
 import type { DataField } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { resolveTheme } from '@/core/brand/resolve';
@@ -23,9 +23,8 @@ export function ValuesView() {
   const mayEdit = useMayEdit();
   const [chosen, setChosen] = useState<string | null>(null);
   const field = brand.fields.find(({ id }) => id === chosen) ?? brand.fields[0];
-  const group = brand.tokens.find(({ role, path }) => role === 'data' && path.includes('.'))?.path.replace(/\.[^.]*$/, '');
   const add = () => {
-    const made: DataField = { id: newId(), name: 'New field', group: group ?? 'data', values: [] };
+    const made: DataField = { id: newId(), name: 'New field', group: firstSeries(brand.tokens) || 'data', values: [] };
     if (run({ label: 'Add a field', steps: [{ do: 'field.add', field: made, before: null }] })) setChosen(made.id);
   };
   return (
