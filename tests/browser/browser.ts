@@ -59,6 +59,32 @@ export class Person {
     await this.page.locator(`::-p-xpath(//*[self::button or self::a][starts-with(normalize-space(.), "${words}")])`).click();
   }
 
+  /** The cell of a token in a theme, scrolled to by the filter or the person before. */
+  async cell(token: string, theme: string): Promise<ElementHandle<Element>> {
+    const themes = await this.page.$$eval('[role=columnheader] input', (fields) => fields.map(({ value }) => value));
+    const at = themes.indexOf(theme) + 1;
+    return this.find(`[data-token="${token}"] > :nth-child(${at + 1})`);
+  }
+
+  /** Chooses an entry of the menu behind the button with this name. */
+  async menu(button: string, entry: string): Promise<void> {
+    await (await this.find(`::-p-aria([name="${button}"][role="button"])`)).click();
+    await (await this.find(`[role=menuitem] ::-p-text(${entry}), [role=menuitem]::-p-text(${entry})`)).click();
+    await this.page.waitForFunction(() => !document.querySelector('[role=menu][data-state=open]'));
+  }
+
+  /** Drags from a point to the middle of an element, as a hand would. */
+  async drag(from: { x: number; y: number }, to: ElementHandle<Element>): Promise<void> {
+    const box = (await to.boundingBox())!;
+    await this.page.mouse.move(from.x, from.y);
+    await this.page.mouse.down();
+    await this.page.mouse.move(from.x + 12, from.y + 12, { steps: 4 });
+    await this.page.mouse.move(box.x + Math.min(60, box.width / 2), box.y + box.height / 2, { steps: 8 });
+    // What is dragged arrives under the pointer before it is let go.
+    await new Promise((resolve) => setTimeout(resolve, 150));
+    await this.page.mouse.up();
+  }
+
   /** Puts a text into the field with this label, as typing and then Enter would. */
   async fill(label: string, text: string, enter = true): Promise<void> {
     const field = await this.find(

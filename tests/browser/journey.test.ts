@@ -122,7 +122,9 @@ test('name: a token in two themes, by swatch, by alias and by its own colour; a 
   await ida.find('[data-token="text.quiet"]');
 
   const set = async (token: string, theme: string, typed: string) => {
-    await (await ida.find(`[data-token="${token}"] button[aria-label^="${token} in ${theme}"]`)).click();
+    const cell = await ida.cell(token, theme);
+    await cell.click();
+    await cell.click();
     const field = await ida.find(`input[aria-label="${token} in ${theme}"]`);
     await field.type(typed);
     await (await ida.find(`[role=option] ::-p-text(${typed})`)).click();
@@ -177,10 +179,11 @@ const report = async (theme: string) => {
 
 test('release and watch: every screen shows the brand’s colours, in every theme', async () => {
   await ida.click('Release…');
-  await ida.sees('10 files');
+  await ida.sees('16 files');
+  await ida.sees('Route has 11 values and route colours for 8');
   await ida.click('Make release 1');
   await ida.page.waitForFunction(() => location.pathname.endsWith('/watch'));
-  for (const theme of ['day', 'night-bridge']) {
+  for (const theme of ['day', 'dusk', 'night-bridge', 'high-contrast']) {
     const cells = await report(theme);
     expect(cells.filter((cell) => cell.match === 'different')).toEqual([]);
     for (const screen of ['dashboard', 'booking', 'trainer', 'console']) {

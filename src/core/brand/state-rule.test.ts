@@ -41,6 +41,11 @@ test('a ratio with the surface is reached wherever one colour of the hue has it'
   );
 });
 
+test('where there is no room between a dark surface and a light text, it does not jump to the other side of the text', () => {
+  const colour = shown('#3b0400', '#1d120e', rule('selected'), '#cd9886');
+  expect(contrastRatio(colour, read('#cd9886')) / 4.5).toBeCloseTo(contrastRatio(colour, read('#1d120e')) / 3, 1);
+});
+
 test('where surface and text leave no room, what is missing is shared between them', () => {
   // Between this surface and this text no lightness has both 3 to 1 and 4.5 to 1.
   const colour = shown('#ffffff', '#ddf0ee', rule('focus'), '#162631');

@@ -41,8 +41,10 @@ export function stateColour({ of, surface, text }: StateParts, rule: StateRule):
 
   /** Black, white, or where what is missing to the surface and to the text is the same. */
   function least(): ReadColour {
-    const [one, two = one] = grounds.map(({ colour, needed }) => ({ above: hexLuminance(colour.hex) + 0.05, needed }));
-    const middle = Math.sqrt((two!.needed / one!.needed) * one!.above * two!.above) - 0.05;
+    const [dark, light = dark] = grounds
+      .map(({ colour, needed }) => ({ above: hexLuminance(colour.hex) + 0.05, needed }))
+      .sort((one, two) => one.above - two.above);
+    const middle = Math.sqrt((dark!.needed / light!.needed) * dark!.above * light!.above) - 0.05;
     const candidates = [0, 1, lightnessOf(middle, c * rule.chroma, h)].map(at);
     // Engines differ in the last bits of a cube root: what is no better but for those is no better.
     return candidates.reduce((best, next) => (missing(next) < missing(best) - 1e-9 ? next : best));

@@ -52,7 +52,8 @@ test('names of another convention are renamed all at once, and then nothing is l
   const camel = done(demo, { do: 'brand.edit', set: { naming: 'camel' } });
   const found = tokenFindings(camel).filter(({ kind }) => kind === 'naming');
   expect(found.length).toBeGreaterThan(10);
-  expect(words(run(camel, mendAll(found, 'x')!), 'naming')).toEqual([]);
+  expect(words(run(camel, mendAll(camel, found, 'x')!), 'naming')).toEqual([]);
+  expect(run(camel, mendAll(camel, found, 'x')!).destinations[0]!.options).toMatchObject({ scale: 'seaState' });
 });
 
 test('what points at a deprecated token is pointed at its replacement', () => {
@@ -69,7 +70,7 @@ test('unused swatches and tokens that nothing needs are told apart from those in
   const orphans = words(onlyGame, 'orphan token');
   expect(orphans).toContain('trainer.sky goes to no destination, and nothing points at it.');
   expect(orphans.some((sentence) => sentence.startsWith('route.') || sentence.startsWith('brand.primary'))).toBe(false);
-  const tidy = run(onlyGame, mendAll(tokenFindings(onlyGame), 'x')!);
+  const tidy = run(onlyGame, mendAll(onlyGame, tokenFindings(onlyGame), 'x')!);
   expect(words(tidy, 'orphan token').filter((sentence) => orphans.includes(sentence))).toEqual([]);
   expect(words(demo, 'unused swatch')).toEqual(expect.arrayContaining(['No token uses Red lead (#9f5c52).']));
 });

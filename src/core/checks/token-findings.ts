@@ -2,7 +2,7 @@ import type { Command, Step } from '../brand/commands';
 import type { Brand, Token } from '../brand/document';
 import { assignments } from '../brand/data-fields';
 import { renameTokens } from '../brand/rename-tokens';
-import { resolveTheme, trailOf } from '../brand/resolve';
+import { resolveTheme, tokensOf, trailOf } from '../brand/resolve';
 import { orphanTokens, unusedSwatches } from '../brand/where-used';
 import { clashes, named } from './naming';
 
@@ -18,6 +18,8 @@ export interface Finding {
   readonly about: { readonly token: string } | { readonly swatch: string } | null;
   /** What would put it right; null where a person has to decide. */
   readonly mend: Command | null;
+  /** The path it should have, where that would put it right. */
+  readonly path?: string;
 }
 
 /** Everything there is to tidy among the tokens: what would break a file first, what is merely superfluous last. */
@@ -45,8 +47,17 @@ export function tokenFindings(brand: Brand): Finding[] {
 }
 
 /** The mends of several findings as one command; null when there is none among them. */
-export function mendAll(findings: readonly Finding[], label: string): Command | null {
-  const steps = findings.flatMap(({ mend }) => mend?.steps ?? []);
+export function mendAll(brand: Brand, findings: readonly Finding[], label: string): Command | null {
+  const byId = tokensOf(brand);
+  // Renames as one: a group whose every token is renamed is renamed itself, wherever it is spoken of.
+  const renames = findings.flatMap(({ about, path }) =>
+    path !== undefined && about && 'token' in about ? [[byId.get(about.token)!.path, path] as const] : [],
+  );
+  const renamed = renames.length > 0 ? renameTokens(brand, new Map(renames), label) : null;
+  const steps = [
+    ...(renamed && 'steps' in renamed ? renamed.steps : []),
+    ...findings.flatMap(({ mend, path }) => (path === undefined ? (mend?.steps ?? []) : [])),
+  ];
   // Deletions as one: a token and the one it points at may go together.
   const tokens = steps.flatMap((step) => (step.do === 'token.remove' ? step.ids : []));
   const swatches = steps.flatMap((step) => (step.do === 'swatch.remove' ? step.ids : []));
@@ -159,6 +170,7 @@ function misnamed(brand: Brand): Finding[] {
         words: `${token.path} is written ${path} in the convention chosen${taken.has(path) ? ', and that path is taken' : ''}.`,
         about: { token: token.id },
         mend: renamed && 'steps' in renamed ? renamed : null,
+        ...(renamed && 'steps' in renamed && { path }),
       },
     ];
   });

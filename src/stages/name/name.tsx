@@ -42,7 +42,10 @@ export function Name() {
       unmountOnExit
       className={css.name}
     >
-      <StageTitle title="Name" about={`${tokens} tokens in ${themes} ${themes === 1 ? 'theme' : 'themes'}`}>
+      <StageTitle
+        title="Name"
+        about={`${tokens} ${tokens === 1 ? 'token' : 'tokens'} in ${themes} ${themes === 1 ? 'theme' : 'themes'}`}
+      >
         <Tabs.List className={css.views} aria-label="Views">
           {VIEWS.map(({ id, label }) => (
             <Tabs.Trigger key={id} value={id} className={css.view}>

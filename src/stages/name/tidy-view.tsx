@@ -67,7 +67,7 @@ export function TidyView() {
       {KINDS.map((kind) => {
         const found = findings.filter((one) => one.kind === kind);
         if (found.length === 0) return null;
-        const all = HEADS[kind].mend ? mendAll(found, `${HEADS[kind].title}: ${HEADS[kind].mend!.toLowerCase()}`) : null;
+        const all = HEADS[kind].mend ? mendAll(brand, found, `${HEADS[kind].title}: ${HEADS[kind].mend!.toLowerCase()}`) : null;
         return (
           <section key={kind} aria-label={HEADS[kind].title}>
             <div className={css.head}>

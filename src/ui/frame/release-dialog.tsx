@@ -40,6 +40,7 @@ export function ReleaseDialog() {
     };
   }, [open, brand]);
   const errors = trial?.problems.filter((problem) => problem.severity === 'error') ?? [];
+  const notes = trial?.problems.filter((problem) => problem.severity === 'warning') ?? [];
   const number = (release?.number ?? 0) + 1;
   const make = async () => {
     setBusy(true);
@@ -95,6 +96,11 @@ export function ReleaseDialog() {
                   {errors.map((problem) => (
                     <li key={problem.message} data-error>
                       <b>Stops the release:</b> {problem.message}
+                    </li>
+                  ))}
+                  {notes.map((problem) => (
+                    <li key={problem.message}>
+                      <b>Look at this:</b> {problem.message}
                     </li>
                   ))}
                   {trial?.manifest.map((entry) => (

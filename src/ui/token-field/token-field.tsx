@@ -2,7 +2,7 @@ import { Combobox, createListCollection, Portal } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import { resolveTheme, tokensOf } from '@/core/brand/resolve';
 import { useBrand } from '../brand-context';
-import { valueOptions } from './value-options';
+import { tokenOptions } from './value-options';
 import css from './token-field.module.css';
 
 interface TokenFieldProps {
@@ -23,7 +23,8 @@ export function TokenField({ label, value, disabled = false, none, onChoose }: T
   const collection = useMemo(
     () =>
       createListCollection({
-        items: typed === null ? [] : valueOptions(brand, theme, typed).filter(({ kind }) => kind === 'token'),
+        // Also while it is closed: what was clicked is looked up after the field has closed.
+        items: tokenOptions(brand, theme, typed ?? ''),
         itemToString: (item) => item.label,
         itemToValue: (item) => item.key,
       }),

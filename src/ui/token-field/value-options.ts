@@ -19,14 +19,8 @@ const SHOWN = 40;
  * then tokens by path.
  */
 export function valueOptions(brand: Brand, theme: string, typed: string): ValueOption[] {
-  const words = typed
-    .trim()
-    .toLowerCase()
-    .split(/[\s/]+/)
-    .filter(Boolean);
-  const fits = (label: string) => words.every((word) => label.toLowerCase().includes(word));
+  const fits = fitting(typed);
   const swatches: ValueOption[] = [];
-  const tokens: ValueOption[] = [];
   const own = readColour(typed);
   for (const palette of brand.palettes) {
     for (const swatch of palette.swatches) {
@@ -37,21 +31,30 @@ export function valueOptions(brand: Brand, theme: string, typed: string): ValueO
       }
     }
   }
-  const resolved = resolveTheme(brand, theme);
-  for (const token of brand.tokens) {
-    if (tokens.length >= SHOWN) break;
-    if (fits(token.path)) {
-      tokens.push({
-        key: token.id,
-        label: token.path,
-        kind: 'token',
-        colour: resolved.get(token.id)!.colour,
-        value: { token: token.id },
-      });
-    }
-  }
   const typedColour: ValueOption[] = own
     ? [{ key: 'own', label: own.css, kind: 'own colour', colour: own, value: { colour: own.css } }]
     : [];
-  return [...typedColour, ...swatches, ...tokens];
+  return [...typedColour, ...swatches, ...tokenOptions(brand, theme, typed)];
+}
+
+/** The tokens whose path fits a text. */
+export function tokenOptions(brand: Brand, theme: string, typed: string): ValueOption[] {
+  const fits = fitting(typed);
+  const resolved = resolveTheme(brand, theme);
+  const options: ValueOption[] = [];
+  for (const { id, path } of brand.tokens) {
+    if (options.length >= SHOWN) break;
+    if (fits(path)) options.push({ key: id, label: path, kind: 'token', colour: resolved.get(id)!.colour, value: { token: id } });
+  }
+  return options;
+}
+
+/** Whether every word that was typed is in a label. */
+function fitting(typed: string): (label: string) => boolean {
+  const words = typed
+    .trim()
+    .toLowerCase()
+    .split(/[\s/]+/)
+    .filter(Boolean);
+  return (label) => words.every((word) => label.toLowerCase().includes(word));
 }

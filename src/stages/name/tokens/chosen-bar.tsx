@@ -1,7 +1,8 @@
 import { Button } from '@chakra-ui/react';
+import { useEffect, useState } from 'react';
 import { useBrandStore, useBrand, useMayEdit } from '@/ui/brand-context';
 import { actsOnChosen } from './chosen-acts';
-import { PATH, useTable } from './table-state';
+import { PATH, TABLE_ID, useTable } from './table-state';
 import { setValue } from './token-edits';
 import { ValuePicker } from '@/ui/token-field/value-picker';
 import css from './tokens.module.css';
@@ -13,6 +14,10 @@ export function ChosenBar() {
   const column = useTable((state) => state.active?.column);
   const theme = useBrand((state) => state.brand.themes.find(({ id }) => id === column));
   const mayEdit = useMayEdit();
+  const [picks, setPicks] = useState(0);
+  useEffect(() => {
+    if (picks > 0) document.getElementById(TABLE_ID)?.focus();
+  }, [picks]);
   if (count === 0 || !mayEdit)
     return (
       <p className={css.legend}>
@@ -29,10 +34,15 @@ export function ChosenBar() {
       {theme && (
         <span className={css.barPick}>
           <ValuePicker
+            // A fresh field each time, so that the keys go back to the table.
+            key={picks}
             theme={theme.id}
             label={`Value for the ${count} chosen`}
             placeholder={count === 1 ? 'Set…' : `Set all ${count}…`}
-            onPick={(value) => store.getState().run(setValue(acts().tokens, theme.id, value))}
+            onPick={(value) => {
+              store.getState().run(setValue(acts().tokens, theme.id, value));
+              setPicks(picks + 1);
+            }}
           />
         </span>
       )}

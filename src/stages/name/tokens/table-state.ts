@@ -3,6 +3,9 @@ import { create } from 'zustand';
 /** The column of paths, beside those of the themes. */
 export const PATH = 'path';
 
+/** The table's element, for the keys to go back to. */
+export const TABLE_ID = 'token-table';
+
 /** A cell: a token or a group, by id or path, and a theme's id or `PATH`. */
 export interface Cell {
   readonly row: string;

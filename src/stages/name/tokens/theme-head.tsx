@@ -1,6 +1,5 @@
 import { Menu, Portal } from '@chakra-ui/react';
 import { MoreHorizontal } from 'lucide-react';
-import { useState } from 'react';
 import type { Theme } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { copyTheme, shiftTheme } from '@/core/brand/theme-edits';
@@ -18,11 +17,9 @@ export function ThemeHead({ theme }: { theme: Theme }) {
     chooseTheme: state.chooseTheme,
   }));
   const mayEdit = useMayEdit();
-  const [renaming, setRenaming] = useState(false);
   const at = themes.indexOf(theme);
   const from = theme.derived && themes.find(({ id }) => id === theme.derived!.from);
   const acts: readonly (readonly [string, string, boolean, () => void])[] = [
-    ['rename', 'Rename', mayEdit, () => setRenaming(true)],
     [
       'copy',
       'Copy',
@@ -63,26 +60,18 @@ export function ThemeHead({ theme }: { theme: Theme }) {
   }
   return (
     <span role="columnheader" className={css.themeHead}>
-      {renaming ? (
-        <span
-          onBlur={() => setRenaming(false)}
-          onKeyDown={({ key }) => (key === 'Enter' || key === 'Escape') && setRenaming(false)}
-        >
-          <CommitInput
-            autoFocus
-            label={`Name of the theme ${theme.name}`}
-            value={theme.name}
-            onCommit={(name) =>
-              run({ label: `Rename ${theme.name} to ${name}`, steps: [{ do: 'theme.edit', id: theme.id, set: { name } }] })
-            }
-          />
-        </span>
-      ) : (
-        <b title={from ? `Derived from ${from.name}` : theme.name}>
-          {theme.name}
-          {from && <small>from {from.name}</small>}
-        </b>
-      )}
+      <b title={from ? `Derived from ${from.name}` : undefined}>
+        <CommitInput
+          look="plain"
+          label={`Name of the theme ${theme.name}`}
+          value={theme.name}
+          disabled={!mayEdit}
+          onCommit={(name) =>
+            run({ label: `Rename ${theme.name} to ${name}`, steps: [{ do: 'theme.edit', id: theme.id, set: { name } }] })
+          }
+        />
+        {from && <small>from {from.name}</small>}
+      </b>
       <Menu.Root positioning={{ placement: 'bottom-end' }} lazyMount unmountOnExit>
         <Menu.Trigger asChild>
           <button aria-label={`Theme ${theme.name}`} title={`What can be done with ${theme.name}`}>

@@ -136,6 +136,9 @@ function PathField({ what, path, onEnd }: { what: 'token' | 'group'; path: strin
   return (
     <span
       className={css.pathField}
+      // A click into the field is not one on its cell.
+      onClick={(event) => event.stopPropagation()}
+      onDoubleClick={(event) => event.stopPropagation()}
       onKeyDown={(event) => {
         event.stopPropagation();
         if (event.key === 'Escape' || event.key === 'Enter') onEnd();

@@ -8,7 +8,7 @@ import { useBrand, useBrandStore, useMayEdit } from '@/ui/brand-context';
 import { draggedIn, underPointer, type Dragged, type DraggedData } from '@/ui/dragged';
 import { tell } from '@/ui/notices';
 import { isTyping } from '@/ui/typing';
-import { PATH, useTable } from './table-state';
+import { PATH, TABLE_ID, useTable } from './table-state';
 import { ThemeHead } from './theme-head';
 import { moveInto, pasteColumn, setValue, tokenInGroup } from './token-edits';
 import { GroupRow, TokenRow, type RowActs, cellId } from './token-row';
@@ -102,7 +102,8 @@ export function TokenTable({ tokens, themes, onAddTo }: TokenTableProps) {
     event.preventDefault();
     const { brand, run } = store.getState();
     const byId = tokensOf(brand);
-    const from = order.indexOf(active.row);
+    // From the first of the chosen rows down, as a column is copied.
+    const from = order.findIndex((id) => id === active.row || chosen.has(id));
     const below = order.slice(from).flatMap((id) => byId.get(id) ?? []);
     const { command, unread } = pasteColumn(brand, below, active.column, event.clipboardData.getData('text/plain'));
     if (command) run(command);
@@ -121,6 +122,7 @@ export function TokenTable({ tokens, themes, onAddTo }: TokenTableProps) {
         scroller.current = node;
         setNodeRef(node);
       }}
+      id={TABLE_ID}
       className={css.table}
       role="treegrid"
       aria-label="Tokens"

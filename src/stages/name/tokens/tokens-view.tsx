@@ -64,7 +64,7 @@ function FirstToken() {
       setHot(false);
       const dragged = draggedIn(event);
       if (!dragged || !isHere(event)) return;
-      const { command, id } = tokenInGroup(store.getState().brand, 'color', { id: dragged.id, name: dragged.label });
+      const { command, id } = tokenInGroup(store.getState().brand, '', { id: dragged.id, name: dragged.label });
       if (store.getState().run(command)) store.getState().select({ token: id });
     },
   });
