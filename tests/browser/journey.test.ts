@@ -207,14 +207,14 @@ test('watch: one digit changed in one delivered file shows as just that cell, wi
     const text = await (
       await fetch(request.url(), { headers: { cookie: cookies.map(({ name, value }) => `${name}=${value}`).join('; ') } })
     ).text();
-    const changed = text.replace('<colour name="status.alert">#da452c<', '<colour name="status.alert">#da452f<');
+    const changed = text.replace('<colour name="gauge.limit">#da452c<', '<colour name="gauge.limit">#da452f<');
     expect(changed).not.toBe(text);
     return request.respond({ status: 200, contentType: 'application/xml', body: changed });
   });
   await ida.page.reload();
   const cells = await report('day');
   const different = cells.filter((cell) => cell.match === 'different');
-  expect(different.map(({ token, screen }) => [token, screen])).toEqual([['status.alert', 'console']]);
+  expect(different.map(({ token, screen }) => [token, screen])).toEqual([['gauge.limit', 'console']]);
   expect(different[0]!.text).toMatch(/#da452f\s+ΔE 0\.\d\d off/);
   await ida.sees('1 screen differs');
   expect(ida.errors).toEqual([]);

@@ -51,7 +51,7 @@ test.each(['paper', 'mid', 'ink'])('on %s every stage is readable and free of se
   for (const stage of ['Gather', 'Mix', 'Name', 'Prove', 'Ship', 'Watch']) {
     await ida.stage(stage);
     if (stage === 'Mix') await (await ida.find('[data-swatch]')).click();
-    if (stage === 'Name') await (await ida.find('[data-token="text.soft"] button')).click();
+    if (stage === 'Name') await (await ida.find('[data-token="text.soft"] [role=rowheader]')).click();
     if (stage === 'Ship') await ida.find('.cm-content');
     expect([stage, await findings(ida)]).toEqual([stage, []]);
   }
@@ -67,6 +67,29 @@ test('on mid grey every tool of Mix is readable and free of serious findings', a
     if (label === 'Settle') await ida.sees('farthest nudge');
     expect([label, await findings(ida)]).toEqual([label, []]);
   }
+});
+
+test('on mid grey every view of Name is readable and free of serious findings', async () => {
+  await (await ida.find('[role=radio][aria-label^="Mid grey"]')).click();
+  await ida.stage('Name');
+  await ida.find('[role=treegrid]');
+  for (const label of await ida.texts('[role=tab]')) {
+    const words = label.replace(/ \d+$/, '');
+    await (await ida.find(`::-p-xpath(//button[@role="tab"][starts-with(., "${words}")])`)).click();
+    if (words === 'Themes') {
+      await ida.click('Dark');
+      await ida.sees('Every text can be read');
+    }
+    if (words === 'States') await (await ida.find('button[aria-label="action.confirm.hover in Dusk"]')).click();
+    if (words === 'Files') {
+      const chooser = ida.page.waitForFileChooser();
+      await ida.click('Open token files…');
+      await (await chooser).accept(['demo/gather/day.tokens.json']);
+      await ida.find('[data-change]');
+    }
+    expect([words, await findings(ida)]).toEqual([words, []]);
+  }
+  await (await ida.find('::-p-xpath(//button[@role="tab"][.="Tokens"])')).click();
 });
 
 test('on mid grey every way of gathering is readable and free of serious findings', async () => {

@@ -52,7 +52,7 @@ function planOf(brand: Brand): SheetPlan {
 export function ThemeSheets({ brand, chosen }: { brand: Brand; chosen: string }) {
   const plan = useMemo(() => planOf(brand), [brand]);
   return (
-    <div className={css.sheets}>
+    <div className={css.sheets} role="group" aria-label="Themes side by side" tabIndex={0}>
       {brand.themes.map((theme) => (
         <figure key={theme.id} data-chosen={theme.id === chosen || undefined} data-sheet={theme.name}>
           <figcaption>{theme.name}</figcaption>
