@@ -3,34 +3,20 @@
  * live previews. Prints the table that stands in docs/performance.md. Times depend on the machine; a control of the same
  * run (moving the mouse over nothing) is there to compare with.
  */
-import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import puppeteer, { type ElementHandle, type Page } from 'puppeteer-core';
+import type { ElementHandle, Page } from 'puppeteer-core';
 import sharp from 'sharp';
 import { colourTable } from './bench-colour';
 import { extractionTable, worstOfBadFiles } from './bench-readers';
+import { onStand, quantile } from './bench-stand';
 import { photograph } from '../tests/photograph';
-import { build } from './build';
-import { createCluster, databaseUrl, freePort, startCluster, stopCluster } from './cluster';
 import { frameTimes, longestTask } from './frame-times';
-import { end, serve } from './server';
-import { step } from './step';
 
 const MOVES = 240;
 
 process.stdout.write(`${await extractionTable()}\n${await worstOfBadFiles()}\n${colourTable()}\n`);
 
-const folder = mkdtempSync(join(tmpdir(), 'breakwater-bench-'));
-chmodSync(folder, 0o755);
-await step('build', build);
-const cluster = await startCluster(await createCluster(join(folder, 'postgres'), true));
-const env = { DATABASE_URL: await databaseUrl(cluster, 'bench'), BREAKWATER_SECRET: 'x'.repeat(40), BREAKWATER_DEMO: '1' };
-Object.assign(process.env, env);
-const { migrate } = await import('../src/server/migrations');
-const { loadDemo } = await import('../src/server/demo');
-const { closeDatabase } = await import('../src/server/database');
-await migrate();
 const demo = JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')) as { palettes: object[] };
 const swatches = Array.from({ length: 128 }, (_, at) => ({
   id: `w${at}`,
@@ -39,28 +25,8 @@ const swatches = Array.from({ length: 128 }, (_, at) => ({
   locked: false,
 }));
 demo.palettes.push({ id: 'wide', name: 'Bench 128', kind: 'loose', swatches });
-await loadDemo(demo, false);
-const port = await freePort(4_500);
-const server = await serve(port, env);
-const browser = await puppeteer.launch({
-  executablePath: '/usr/bin/chromium',
-  headless: true,
-  defaultViewport: { width: 1280, height: 800 },
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-});
-try {
-  const page = await browser.newPage();
-  await page.goto(`http://127.0.0.1:${port}/sign-in`);
-  await page.locator('::-p-xpath(//button[starts-with(., "Ida")])').click();
+await onStand(demo, async (page, folder) => {
   await page.waitForSelector('[data-swatch]');
-  await page.locator('::-p-text(Hide the guide)').click();
   const rows: string[] = [];
   for (const name of ['Trainer 16', 'Bench 128']) {
     await page.locator(`::-p-xpath(//nav//button[contains(., "${name}")])`).click();
@@ -101,13 +67,7 @@ try {
   process.stdout.write(
     `\n| palette | frames | median, ms | 95th percentile, ms | control: mouse over nothing, median ms |\n|---|---|---|---|---|\n${rows.join('\n')}\n`,
   );
-} finally {
-  await browser.close();
-  await end(server);
-  await closeDatabase();
-  await stopCluster(cluster);
-  rmSync(folder, { recursive: true, force: true });
-}
+});
 
 /** Frame times while the first slider found is dragged to and fro. */
 async function dragged(page: Page, slider: string): Promise<number[]> {
@@ -120,10 +80,6 @@ async function dragged(page: Page, slider: string): Promise<number[]> {
   const times = await frameTimes(page, MOVES, (at) => page.mouse.move(x + reach * Math.sin(at / 12), y));
   await page.mouse.up();
   return times;
-}
-
-function quantile(values: readonly number[], share: number): number {
-  return [...values].sort((a, b) => a - b)[Math.floor(share * (values.length - 1))]!;
 }
 
 function cell(values: readonly number[], share: number): string {

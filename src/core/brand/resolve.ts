@@ -50,7 +50,7 @@ export function swatchesOf({ palettes }: Pick<Brand, 'palettes'>): ReadonlyMap<s
 }
 
 /** Every token of a brand by id. Computed once for the tokens as they are. */
-export function tokensOf({ tokens }: Pick<Brand, 'tokens'>): ReadonlyMap<string, Token> {
+export function tokensOf({ tokens }: { readonly tokens: readonly Token[] }): ReadonlyMap<string, Token> {
   let found = tokensKnown.get(tokens);
   if (!found) tokensKnown.set(tokens, (found = new Map(tokens.map((token) => [token.id, token]))));
   return found;
@@ -88,22 +88,35 @@ function resolveAll(brand: Brand, theme: string): Theme {
 
 /** As `resolveTheme` of a document seen for the first time, taking from the earlier one what is still true. */
 function resolveAgain(brand: Brand, theme: string, before: { brand: Brand; resolved: Theme }): Theme {
-  const stale = staleTokens(before.brand, brand, theme);
+  const changed = changedTokens(before.brand.tokens, brand.tokens);
+  const stale = staleTokens(before.brand, brand, theme, changed);
   if (stale.size > brand.tokens.length / 2) return resolveAll(brand, theme);
-  const sameTokens = before.brand.tokens === brand.tokens;
-  if (sameTokens && stale.size === 0) return before.resolved;
+  if (before.brand.tokens === brand.tokens && stale.size === 0) return before.resolved;
   const into = new Map(before.resolved);
   resolveInto(into, brand, theme, stale);
-  return sameTokens ? into : inOrder(brand, into);
+  return sameOrder(before.brand.tokens, brand.tokens) ? into : inOrder(brand, into);
 }
 
 function inOrder(brand: Brand, resolved: ReadonlyMap<string, Resolved>): Theme {
   return new Map(brand.tokens.map(({ id }) => [id, resolved.get(id)!]));
 }
 
+function sameOrder(then: readonly Token[], now: readonly Token[]): boolean {
+  return then === now || (then.length === now.length && now.every(({ id }, at) => then[at]!.id === id));
+}
+
+/** Ids of the tokens of `now` that are not just so in `then`. */
+function changedTokens(then: readonly Token[], now: readonly Token[]): string[] {
+  if (then === now) return [];
+  // Mostly one is edited in its place, and the lists need no looking up.
+  const moved = now.filter((token, at) => then[at] !== token);
+  const old = moved.length > 0 ? tokensOf({ tokens: then }) : null;
+  return moved.flatMap((token) => (old!.get(token.id) === token ? [] : [token.id]));
+}
+
 /** Ids of the tokens of `now` that may come to something else than in `then`: those that changed and all made from them. */
-function staleTokens(then: Brand, now: Brand, theme: string): Set<string> {
-  const { bySwatch, byToken } = dependents(now.tokens, theme);
+function staleTokens(then: Brand, now: Brand, theme: string, changed: readonly string[]): Set<string> {
+  const { bySwatch, byToken, since } = dependents(then.tokens, now.tokens, theme, changed);
   const stale = new Set<string>();
   const add = (start: string) => {
     const open = [start];
@@ -111,57 +124,78 @@ function staleTokens(then: Brand, now: Brand, theme: string): Set<string> {
       if (stale.has(id)) continue;
       stale.add(id);
       open.push(...(byToken.get(id) ?? []));
+      for (const token of since) if (sourcesOf(token, theme).includes(id)) open.push(token.id);
     }
   };
-  if (then.tokens !== now.tokens) {
-    const old = tokensOf(then);
-    for (const token of now.tokens) if (old.get(token.id) !== token) add(token.id);
-  }
+  changed.forEach(add);
   if (then.palettes !== now.palettes) {
     const old = swatchesOf(then);
     const oldPalettes = new Set(then.palettes);
     for (const palette of now.palettes) {
       if (oldPalettes.has(palette)) continue;
       for (const swatch of palette.swatches) {
-        const users = bySwatch.get(swatch.id);
-        if (!users) continue;
         const was = old.get(swatch.id);
-        if (was?.swatch !== swatch || was.palette.name !== palette.name) users.forEach(add);
+        if (was?.swatch === swatch && was.palette.name === palette.name) continue;
+        bySwatch.get(swatch.id)?.forEach(add);
+        for (const token of since) {
+          const value = token.values[theme];
+          if (value && 'swatch' in value && value.swatch === swatch.id) add(token.id);
+        }
       }
     }
   }
+  // What the list remembers may be gone by now.
+  const known = tokensOf(now);
+  for (const id of stale) if (!known.has(id)) stale.delete(id);
   return stale;
 }
 
+/** Who is made from what, in one theme: a list made once, and the tokens that have changed since. */
 interface Dependents {
-  /** Ids of the tokens that point at a swatch, by its id. */
+  /** Ids of the tokens that pointed at a swatch, by its id. */
   readonly bySwatch: ReadonlyMap<string, readonly string[]>;
-  /** Ids of the tokens made straight from a token, by its id. */
+  /** Ids of the tokens that were made straight from a token, by its id. */
   readonly byToken: ReadonlyMap<string, readonly string[]>;
+  /** Tokens, as they are now, of which the list is out of date. */
+  readonly since: readonly Token[];
 }
 
 const dependentsKnown = new WeakMap<readonly Token[], Map<string, Dependents>>();
+/** With more changes than this a new list costs less than looking through them. */
+const MOST_SINCE = 100;
 
-function dependents(tokens: readonly Token[], theme: string): Dependents {
-  let perTheme = dependentsKnown.get(tokens);
-  if (!perTheme) dependentsKnown.set(tokens, (perTheme = new Map()));
+function dependents(then: readonly Token[], now: readonly Token[], theme: string, changed: readonly string[]): Dependents {
+  let perTheme = dependentsKnown.get(now);
+  if (!perTheme) dependentsKnown.set(now, (perTheme = new Map()));
   let found = perTheme.get(theme);
   if (!found) {
-    const bySwatch = new Map<string, string[]>();
-    const byToken = new Map<string, string[]>();
-    const put = (map: Map<string, string[]>, key: string, id: string) => {
-      const list = map.get(key);
-      if (list) list.push(id);
-      else map.set(key, [id]);
-    };
-    for (const token of tokens) {
-      const value = token.values[theme];
-      if (value && 'swatch' in value) put(bySwatch, value.swatch, token.id);
-      else for (const source of sourcesOf(token, theme)) put(byToken, source, token.id);
-    }
-    perTheme.set(theme, (found = { bySwatch, byToken }));
+    const before = dependentsKnown.get(then)?.get(theme);
+    found = before && before.since.length + changed.length <= MOST_SINCE ? updated(before, now, changed) : listed(now, theme);
+    perTheme.set(theme, found);
   }
   return found;
+}
+
+function updated(before: Dependents, now: readonly Token[], changed: readonly string[]): Dependents {
+  const tokens = tokensOf({ tokens: now });
+  const ids = new Set([...before.since.map(({ id }) => id), ...changed]);
+  return { ...before, since: [...ids].flatMap((id) => tokens.get(id) ?? []) };
+}
+
+function listed(tokens: readonly Token[], theme: string): Dependents {
+  const bySwatch = new Map<string, string[]>();
+  const byToken = new Map<string, string[]>();
+  const put = (map: Map<string, string[]>, key: string, id: string) => {
+    const list = map.get(key);
+    if (list) list.push(id);
+    else map.set(key, [id]);
+  };
+  for (const token of tokens) {
+    const value = token.values[theme];
+    if (value && 'swatch' in value) put(bySwatch, value.swatch, token.id);
+    else for (const source of sourcesOf(token, theme)) put(byToken, source, token.id);
+  }
+  return { bySwatch, byToken, since: [] };
 }
 
 /**

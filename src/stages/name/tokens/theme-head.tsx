@@ -1,5 +1,6 @@
 import { Menu, Portal } from '@chakra-ui/react';
 import { MoreHorizontal } from 'lucide-react';
+import { memo } from 'react';
 import type { Theme } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { copyTheme, shiftTheme } from '@/core/brand/theme-edits';
@@ -8,8 +9,8 @@ import { CommitInput } from '@/ui/commit-input';
 import { showView } from '../views';
 import css from './tokens.module.css';
 
-/** A theme's name over its column, and all that is done with a theme as a whole. */
-export function ThemeHead({ theme }: { theme: Theme }) {
+/** A theme's name over its column, and all that is done with a theme as a whole. It stands still while rows are scrolled. */
+export const ThemeHead = memo(function ThemeHead({ theme }: { theme: Theme }) {
   const store = useBrandStore();
   const { run, themes, chooseTheme } = useBrand((state) => ({
     run: state.run,
@@ -92,7 +93,7 @@ export function ThemeHead({ theme }: { theme: Theme }) {
       </Menu.Root>
     </span>
   );
-}
+});
 
 export function uniqueName(taken: readonly string[], wanted: string): string {
   let name = wanted;

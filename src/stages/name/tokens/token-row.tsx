@@ -1,8 +1,8 @@
-import { ChevronDown, ChevronRight, GripVertical, Plus } from 'lucide-react';
+import { ChevronDown, ChevronRight, Plus } from 'lucide-react';
 import { memo, type MouseEvent } from 'react';
 import type { Theme, Token } from '@/core/brand/document';
-import { resolveTheme, trailOf, type Resolved } from '@/core/brand/resolve';
-import { useBrand, useBrandStore, useMayEdit } from '@/ui/brand-context';
+import { trailOf, type Resolved } from '@/core/brand/resolve';
+import { useBrandStore } from '@/ui/brand-context';
 import { CommitInput } from '@/ui/commit-input';
 import { tell } from '@/ui/notices';
 import { fold, PATH, useTable } from './table-state';
@@ -19,16 +19,23 @@ export interface RowActs {
   readonly addTo: (group: string) => void;
 }
 
-interface GroupRowProps {
+/** What a row is told of the table: subscriptions of their own would make rows costly to scroll in. */
+interface RowState {
+  readonly acts: RowActs;
+  /** The column of the active cell where it is in this row. */
+  readonly activeColumn: string | null;
+  /** Whether that cell is a field. */
+  readonly editing: boolean;
+}
+
+interface GroupRowProps extends RowState {
   row: Extract<TreeRow, { group: string }>;
-  acts: RowActs;
+  mayEdit: boolean;
 }
 
 export const GroupRow = memo(
-  function GroupRow({ row: { group, label, depth, count, folded }, acts }: GroupRowProps) {
-    const active = useTable((state) => state.active?.row === group);
-    const editing = useTable((state) => state.editing && state.active?.row === group);
-    const mayEdit = useMayEdit();
+  function GroupRow({ row: { group, label, depth, count, folded }, acts, activeColumn, editing, mayEdit }: GroupRowProps) {
+    const active = activeColumn !== null;
     return (
       <div role="gridcell" id={cellId(group, PATH)} className={css.group} data-active={active || undefined} style={indent(depth)}>
         <button
@@ -69,41 +76,70 @@ export const GroupRow = memo(
     );
   },
   (one, two) =>
-    one.acts === two.acts &&
+    sameState(one, two) &&
+    one.mayEdit === two.mayEdit &&
     one.row.group === two.row.group &&
     one.row.count === two.row.count &&
     one.row.folded === two.row.folded &&
     one.row.depth === two.row.depth,
 );
 
-interface TokenRowProps {
+function sameState(one: RowState, two: RowState): boolean {
+  return one.acts === two.acts && one.activeColumn === two.activeColumn && one.editing === two.editing;
+}
+
+interface TokenRowProps extends RowState {
   row: Extract<TreeRow, { token: Token }>;
   themes: readonly Theme[];
-  acts: RowActs;
+  /** What the token comes to in each theme. */
+  resolved: readonly (Resolved | undefined)[];
 }
 
 export const TokenRow = memo(
-  function TokenRow({ row: { token, label, depth }, themes, acts }: TokenRowProps) {
+  function TokenRow({ row: { token, label, depth }, themes, resolved, acts, activeColumn, editing }: TokenRowProps) {
     return (
       <>
-        <PathCell token={token} label={label} depth={depth} acts={acts} />
-        {themes.map((theme) => (
-          <ValueCell key={theme.id} token={token} theme={theme} acts={acts} />
+        <PathCell
+          token={token}
+          label={label}
+          depth={depth}
+          acts={acts}
+          active={activeColumn === PATH}
+          editing={editing && activeColumn === PATH}
+        />
+        {themes.map((theme, at) => (
+          <ValueCell
+            key={theme.id}
+            token={token}
+            theme={theme}
+            resolved={resolved[at]}
+            acts={acts}
+            active={activeColumn === theme.id}
+            editing={editing && activeColumn === theme.id}
+          />
         ))}
       </>
     );
   },
   (one, two) =>
-    one.acts === two.acts &&
+    sameState(one, two) &&
     one.themes === two.themes &&
     one.row.token === two.row.token &&
     one.row.label === two.row.label &&
-    one.row.depth === two.row.depth,
+    one.row.depth === two.row.depth &&
+    one.resolved.every((found, at) => found === two.resolved[at]),
 );
 
-function PathCell({ token, label, depth, acts }: { token: Token; label: string; depth: number; acts: RowActs }) {
-  const active = useTable(({ active: at }) => at?.row === token.id && at.column === PATH);
-  const editing = useTable((state) => state.editing && active);
+interface PathCellProps {
+  token: Token;
+  label: string;
+  depth: number;
+  acts: RowActs;
+  active: boolean;
+  editing: boolean;
+}
+
+function PathCell({ token, label, depth, acts, active, editing }: PathCellProps) {
   return (
     <div
       role="rowheader"
@@ -120,7 +156,7 @@ function PathCell({ token, label, depth, acts }: { token: Token; label: string; 
       ) : (
         <>
           <i className={css.grip} data-grip={`token:${token.id}`} title={`Drag ${token.path} onto a group to move it there`}>
-            <GripVertical size={12} />
+            ⠿
           </i>
           <code title={token.path}>{label}</code>
           <small>{token.rule ? token.rule.state : token.role}</small>
@@ -164,14 +200,14 @@ function PathField({ what, path, onEnd }: { what: 'token' | 'group'; path: strin
 interface ValueCellProps {
   token: Token;
   theme: Theme;
+  resolved: Resolved | undefined;
   acts: RowActs;
+  active: boolean;
+  editing: boolean;
 }
 
 /** A colour and where it comes from. A click chooses it, a second one or Enter makes it a field. */
-const ValueCell = memo(function ValueCell({ token, theme, acts }: ValueCellProps) {
-  const resolved = useBrand((state) => resolveTheme(state.brand, theme.id).get(token.id));
-  const active = useTable(({ active: at }) => at?.row === token.id && at.column === theme.id);
-  const editing = useTable((state) => state.editing && active);
+const ValueCell = memo(function ValueCell({ token, theme, resolved, acts, active, editing }: ValueCellProps) {
   const label = `${token.path} in ${theme.name}`;
   if (editing) return <ValueField token={token} theme={theme} label={label} onEnd={acts.endEdit} />;
   const shown = resolved && describe(resolved, token, theme.id);

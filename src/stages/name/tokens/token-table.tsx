@@ -3,7 +3,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { useCallback, useEffect, useMemo, useRef, useState, type ClipboardEvent, type PointerEvent } from 'react';
 import type { Command } from '@/core/brand/commands';
 import type { Theme, Token } from '@/core/brand/document';
-import { tokensOf } from '@/core/brand/resolve';
+import { resolveTheme, tokensOf } from '@/core/brand/resolve';
 import { useBrand, useBrandStore, useMayEdit } from '@/ui/brand-context';
 import { draggedIn, underPointer, type Dragged, type DraggedData } from '@/ui/dragged';
 import { tell } from '@/ui/notices';
@@ -17,6 +17,9 @@ import { useTableKeys } from './use-table-keys';
 import css from './tokens.module.css';
 
 const ROW_HEIGHT = 32;
+/** The least a column takes; with more themes than fit, the table scrolls sideways. */
+const PATH_WIDTH = 168;
+const VALUE_WIDTH = 112;
 /** The heads of the columns stay in view above the rows. */
 const HEAD_HEIGHT = 38;
 
@@ -34,6 +37,9 @@ export function TokenTable({ tokens, themes, onAddTo }: TokenTableProps) {
   const filter = useTable((state) => state.filter);
   const active = useTable((state) => state.active);
   const chosen = useTable((state) => state.chosen);
+  const editing = useTable((state) => state.editing);
+  const brand = useBrand((state) => state.brand);
+  const resolved = themes.map(({ id }) => resolveTheme(brand, id));
   const mayEdit = useMayEdit();
   const rows = useMemo(() => treeRows(tokens, filter ? NONE : folded), [tokens, filter, folded]);
   const scroller = useRef<HTMLDivElement>(null);
@@ -43,6 +49,8 @@ export function TokenTable({ tokens, themes, onAddTo }: TokenTableProps) {
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW_HEIGHT,
     overscan: 6,
+    // Rows are drawn with the next frame; in the midst of a scroll it would be once for every event.
+    useFlushSync: false,
     scrollMargin: HEAD_HEIGHT,
     scrollPaddingStart: HEAD_HEIGHT,
   });
@@ -78,15 +86,16 @@ export function TokenTable({ tokens, themes, onAddTo }: TokenTableProps) {
     },
     [order, store],
   );
-  const orderRef = useRef(choose);
-  useEffect(() => void (orderRef.current = choose), [choose]);
+  const chooseRef = useRef(choose);
+  useEffect(() => void (chooseRef.current = choose), [choose]);
   const acts = useMemo<RowActs>(
     () => ({
-      choose: (...of) => orderRef.current(...of),
+      choose: (...of) => chooseRef.current(...of),
       edit: (row, column) => {
         if (!mayEdit) return;
-        orderRef.current(row, column, useTable.getState().chosen.has(row) ? 'toggle' : 'only');
-        useTable.setState(({ chosen: was }) => ({ chosen: was.size > 0 ? new Set([...was, row]) : was, editing: true }));
+        // Of several chosen ones each stays chosen: what is typed is for all of them.
+        if (!useTable.getState().chosen.has(row)) chooseRef.current(row, column, 'only');
+        useTable.setState({ active: { row, column }, editing: true });
       },
       endEdit: () => {
         useTable.setState({ editing: false });
@@ -115,7 +124,10 @@ export function TokenTable({ tokens, themes, onAddTo }: TokenTableProps) {
   };
   const { setNodeRef, listeners, onDown } = useGrips();
   useDrops(scroller, mayEdit);
-  const template = { gridTemplateColumns: `minmax(168px, 1.2fr) repeat(${themes.length}, minmax(112px, 1fr))` };
+  const template = {
+    gridTemplateColumns: `minmax(${PATH_WIDTH}px, 1.2fr) repeat(${themes.length}, minmax(${VALUE_WIDTH}px, 1fr))`,
+  };
+  const minWidth = PATH_WIDTH + themes.length * VALUE_WIDTH;
   return (
     <div
       ref={(node) => {
@@ -129,13 +141,13 @@ export function TokenTable({ tokens, themes, onAddTo }: TokenTableProps) {
       aria-rowcount={rows.length}
       aria-multiselectable="true"
       tabIndex={0}
-      aria-activedescendant={active ? cellId(active.row, active.column) : undefined}
+      aria-activedescendant={active ? cellId(active.row, order.includes(active.row) ? active.column : PATH) : undefined}
       onKeyDown={onKeyDown}
       onPaste={onPaste}
       onPointerDownCapture={onDown}
       {...listeners}
     >
-      <div role="rowgroup" className={css.head}>
+      <div role="rowgroup" className={css.head} style={{ minWidth }}>
         <div className={css.headRow} style={template} role="row">
           <span role="columnheader">Token</span>
           {themes.map((theme) => (
@@ -143,7 +155,7 @@ export function TokenTable({ tokens, themes, onAddTo }: TokenTableProps) {
           ))}
         </div>
       </div>
-      <div style={{ height: virtual.getTotalSize(), position: 'relative' }} role="rowgroup">
+      <div style={{ height: virtual.getTotalSize(), position: 'relative', minWidth }} role="rowgroup">
         {virtual.getVirtualItems().map(({ index, start }) => {
           const row = rows[index]!;
           return (
@@ -159,7 +171,24 @@ export function TokenTable({ tokens, themes, onAddTo }: TokenTableProps) {
               data-token={'token' in row ? row.token.path : undefined}
               data-group={'group' in row ? row.group : groupOf(row)}
             >
-              {'token' in row ? <TokenRow row={row} themes={themes} acts={acts} /> : <GroupRow row={row} acts={acts} />}
+              {'token' in row ? (
+                <TokenRow
+                  row={row}
+                  themes={themes}
+                  resolved={resolved.map((theme) => theme.get(row.token.id))}
+                  acts={acts}
+                  activeColumn={active?.row === row.token.id ? active.column : null}
+                  editing={editing && active?.row === row.token.id}
+                />
+              ) : (
+                <GroupRow
+                  row={row}
+                  acts={acts}
+                  activeColumn={active?.row === row.group ? active.column : null}
+                  editing={editing && active?.row === row.group}
+                  mayEdit={mayEdit}
+                />
+              )}
             </div>
           );
         })}

@@ -22,7 +22,8 @@ export function useTableKeys(rows: readonly TreeRow[], themes: readonly Theme[],
     const go = (to: number, toColumn: number) => {
       const next = rows[Math.min(rows.length - 1, Math.max(0, to))];
       if (!next) return;
-      const wanted = 'group' in next ? PATH : columns[Math.min(columns.length - 1, Math.max(0, toColumn))]!;
+      // Over the head of a group the column is kept for the rows below it.
+      const wanted = columns[Math.min(columns.length - 1, Math.max(0, toColumn))]!;
       acts.choose(keyOf(next), wanted, event.shiftKey && 'token' in next ? 'range' : 'only');
       scrollTo(rows.indexOf(next));
     };

@@ -1,0 +1,56 @@
+import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import puppeteer, { type Page } from 'puppeteer-core';
+import { build } from './build';
+import { createCluster, databaseUrl, freePort, startCluster, stopCluster } from './cluster';
+import { end, serve } from './server';
+import { step } from './step';
+
+/** Starts the application with a throw-away database that holds one brand, and gives a page of it to be measured. */
+export async function onStand(document: unknown, measure: (page: Page, folder: string) => Promise<void>): Promise<void> {
+  const folder = mkdtempSync(join(tmpdir(), 'breakwater-bench-'));
+  chmodSync(folder, 0o755);
+  await step('build', build);
+  const cluster = await startCluster(await createCluster(join(folder, 'postgres'), true));
+  const env = { DATABASE_URL: await databaseUrl(cluster, 'bench'), BREAKWATER_SECRET: 'x'.repeat(40), BREAKWATER_DEMO: '1' };
+  Object.assign(process.env, env);
+  const { migrate } = await import('../src/server/migrations');
+  const { loadDemo } = await import('../src/server/demo');
+  const { closeDatabase } = await import('../src/server/database');
+  await migrate();
+  await loadDemo(document, false);
+  const port = await freePort(4_500);
+  const server = await serve(port, env);
+  const browser = await puppeteer.launch({
+    executablePath: '/usr/bin/chromium',
+    headless: true,
+    defaultViewport: { width: 1280, height: 800 },
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  });
+  try {
+    const page = await browser.newPage();
+    await page.goto(`http://127.0.0.1:${port}/sign-in`);
+    await page.locator('::-p-xpath(//button[starts-with(., "Ida")])').click();
+    await page.waitForSelector('[data-testid=kept]');
+    await page.locator('::-p-text(Hide the guide)').click();
+    await measure(page, folder);
+  } finally {
+    await browser.close();
+    await end(server);
+    await closeDatabase();
+    await stopCluster(cluster);
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+export function quantile(values: readonly number[], share: number): number {
+  return [...values].sort((a, b) => a - b)[Math.floor(share * (values.length - 1))]!;
+}
