@@ -193,7 +193,8 @@ test('design tokens: the 2025.10 form with groups, types and pointers, and the o
     ['also', '#1f6f78', 'link'],
   ]);
   expect(palettes[0]!.swatches.map(({ css }) => css)).toEqual([
-    '#00669980',
+    // No 8-bit opacity is just a half.
+    'color(srgb 0 0.4 0.6 / 0.5)',
     'color(display-p3 0 1 0)',
     'oklch(0.6 none 200)',
     '#1f6f78',

@@ -37,11 +37,12 @@ const ROUNDING = 0.985;
 /**
  * One theme made from another: every colour is mapped by the recipe (OKLCH lightness flipped or compressed, hue kept,
  * chroma limited, red-shifted); aliases stay aliases. What flips is what light and dark belong to: surfaces, texts,
- * borders, and series that run from light to dark; an accent or a category only comes into the range. Then every text is moved, in lightness alone, to where each of its
- * grounds gives it the contrast it has in the source theme, within the recipe's bounds. Where no lightness does, its
- * grounds are moved to where one does; and where several texts want that of a ground in different ways, they are taken
- * back to colours that keep all ratios: as they are in the source or, flipped, those of the reciprocal
- * luminance (Y + 0.05 becomes 0.0525 / (Y + 0.05), which swaps black with white and leaves every WCAG ratio as it was).
+ * borders, and series that run from light to dark; an accent or a category only comes into the range. Then every text is
+ * moved, in lightness alone, to where each of its grounds gives it the contrast it has in the source theme, within the
+ * recipe's bounds. Where no lightness does, its grounds are moved to where one does; and where several texts want that of
+ * a ground in different ways, they are taken back to colours that keep all ratios: as they are in the source or, flipped,
+ * those of the reciprocal luminance (Y + 0.05 becomes 0.0525 / (Y + 0.05), which swaps black with white and leaves every
+ * WCAG ratio as it was).
  * @param to the theme whose own values, those not marked as derived, are kept; null for a new one
  */
 export function deriveTheme(brand: Brand, from: string, to: string | null, recipe: ThemeRecipe): DerivedTheme {
@@ -51,8 +52,8 @@ export function deriveTheme(brand: Brand, from: string, to: string | null, recip
     const value = to === null ? undefined : token.values[to];
     return value && !value.derived ? own!.get(token.id)! : null;
   };
-  /** The token in which a token's colour is kept, in the theme to be. */
   const tokens = tokensOf(brand);
+  /** The token in which a token's colour is kept, in the theme to be. */
   const rootOf = (token: Token): Token | null => {
     let at: Token | undefined = token;
     for (let steps = 0; at && steps <= brand.tokens.length; steps++) {
@@ -97,13 +98,13 @@ export function deriveTheme(brand: Brand, from: string, to: string | null, recip
     mapped.set(token.id, roomy ?? colour);
     return true;
   };
+  // The lightest first: in a flipped theme grounds are dark.
+  const inks = [recipe.high, recipe.low].map((lightness) => readColour(oklchHex([lightness, 0, 0]))!);
+  const cleared = new Set<string>();
   /**
    * Grounds moved, in lightness alone, to where one ink reaches what is needed on all of them: dark ones in a theme that
    * is flipped, else those that move least. Once a text, for what is moved may be a ground of others.
    */
-  // The lightest first: in a flipped theme grounds are dark.
-  const inks = [recipe.high, recipe.low].map((lightness) => readColour(oklchHex([lightness, 0, 0]))!);
-  const cleared = new Set<string>();
   const clear = (text: Token, on: readonly RootPair[]): boolean => {
     if (cleared.has(text.id)) return false;
     cleared.add(text.id);
