@@ -43,7 +43,7 @@ describe('chart theme', () => {
   test('without options it goes by the tokens’ roles', () => {
     const { json, errors, notes } = theme(demo);
     // More routes than colours: a chart would fill in the rest by itself.
-    expect([errors, notes]).toEqual([[], ['Route has 11 values and route colours for 8; add 3 or pin some.']]);
+    expect([errors, notes]).toEqual([[], ['The group route has colours for 8 of the 11 values of Route; add 3 or pin some.']]);
     expect(json.values.Route!['Tern Islet']).toEqual({ color: '#d375a4', token: 'route.tern-islet' });
     expect(Object.keys(json.values.Route!)).toHaveLength(8);
     expect(json.tokens.color).toHaveLength(8);

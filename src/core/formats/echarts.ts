@@ -131,7 +131,7 @@ function withoutColour(brand: Brand): { severity: 'warning'; message: string }[]
     const given = assignments(brand, field);
     const bare = given.filter(({ token }) => !token);
     if (bare.length === 0) return [];
-    const message = `${field.name} has ${given.length} values and ${field.group} colours for ${given.length - bare.length}; add ${bare.length} or pin some.`;
+    const message = `The group ${field.group} has colours for ${given.length - bare.length} of the ${given.length} values of ${field.name}; add ${bare.length} or pin some.`;
     return [{ severity: 'warning' as const, message }];
   });
 }

@@ -100,7 +100,7 @@ export function ReleaseDialog() {
                   ))}
                   {notes.map((problem) => (
                     <li key={problem.message}>
-                      <b>Look at this:</b> {problem.message}
+                      <b>Note</b> {problem.message}
                     </li>
                   ))}
                   {trial?.manifest.map((entry) => (
