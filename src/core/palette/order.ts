@@ -44,9 +44,22 @@ export function shuffled<T>(things: readonly T[], seed: number): T[] {
 
 type Place = { readonly oklch: ReadColour['oklch'] };
 
-/** From the darkest always to the nearest left (ΔE-OK), then untangled by turning stretches round (2-opt, Croes 1958). */
+/**
+ * The shorter of two ways from the darkest, both untangled: always to the nearest left (ΔE-OK), and by lightness. So it is
+ * never longer than the order by lightness.
+ */
 function path<T extends Place>(places: readonly T[]): T[] {
-  const left = [...places].sort((one, two) => one.oklch[0] - two.oklch[0]);
+  const byLightness = [...places].sort((one, two) => one.oklch[0] - two.oklch[0] || one.oklch[2] - two.oklch[2]);
+  const [one, two] = [untangled(nearestFirst(byLightness)), untangled(byLightness)];
+  return lengthOf(one) <= lengthOf(two) ? one : two;
+}
+
+function lengthOf(walk: readonly Place[]): number {
+  return walk.slice(1).reduce((sum, place, at) => sum + distance(walk[at]!, place), 0);
+}
+
+function nearestFirst<T extends Place>(places: readonly T[]): T[] {
+  const left = [...places];
   const walk = left.splice(0, 1);
   while (left.length > 0) {
     const from = walk.at(-1)!;
@@ -56,6 +69,12 @@ function path<T extends Place>(places: readonly T[]): T[] {
     }
     walk.push(...left.splice(nearest, 1));
   }
+  return walk;
+}
+
+/** Stretches turned round for as long as that makes the way shorter (2-opt, Croes 1958). */
+function untangled<T extends Place>(places: readonly T[]): T[] {
+  const walk = [...places];
   for (let better = walk.length <= UNTANGLED; better;) {
     better = false;
     for (let from = 1; from < walk.length - 1; from++) {
