@@ -33,7 +33,9 @@ export function assignments(brand: Brand, field: DataField): Assignment[] {
 /** The first group that holds several colours for data: what a chart takes where nobody says otherwise. */
 export function firstSeries(tokens: readonly Token[]): string | undefined {
   const groups = tokens.flatMap(({ role, path }) => (role === 'data' ? [path.slice(0, Math.max(0, path.lastIndexOf('.')))] : []));
-  return groups.find((group, at) => groups.indexOf(group, at + 1) >= 0) ?? groups[0];
+  const counts = new Map<string, number>();
+  for (const group of groups) counts.set(group, (counts.get(group) ?? 0) + 1);
+  return groups.find((group) => counts.get(group)! > 1) ?? groups[0];
 }
 
 export interface ReadValues {

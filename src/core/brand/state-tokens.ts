@@ -1,4 +1,5 @@
-import type { StateRule, Token } from './document';
+import type { Brand, StateRule, Token } from './document';
+import { tokensOf } from './resolve';
 import { STATE_DEFAULTS } from './state-rule';
 
 /**
@@ -29,4 +30,23 @@ export function stateTokens(
       ...STATE_DEFAULTS[state],
     },
   }));
+}
+
+/** A token at rest with its states. */
+export interface StateFamily {
+  readonly base: Token;
+  readonly states: readonly Token[];
+}
+
+/** Every token that has states by rule, with them, in the brand's order. */
+export function stateFamilies(brand: Brand): StateFamily[] {
+  const byBase = new Map<string, Token[]>();
+  for (const token of brand.tokens) {
+    if (!token.rule) continue;
+    const states = byBase.get(token.rule.of);
+    if (states) states.push(token);
+    else byBase.set(token.rule.of, [token]);
+  }
+  const tokens = tokensOf(brand);
+  return [...byBase].map(([base, states]) => ({ base: tokens.get(base)!, states }));
 }

@@ -161,16 +161,14 @@ function misnamed(brand: Brand): Finding[] {
   return brand.tokens.flatMap((token: Token): Finding[] => {
     const path = named(token.path, naming);
     if (path === token.path) return [];
-    const renamed = taken.has(path)
-      ? null
-      : renameTokens(brand, new Map([[token.path, path]]), `Rename ${token.path} to ${path}`);
     return [
       {
         kind: 'naming',
         words: `${token.path} is written ${path} in the convention chosen${taken.has(path) ? ', and that path is taken' : ''}.`,
         about: { token: token.id },
-        mend: renamed && 'steps' in renamed ? renamed : null,
-        ...(renamed && 'steps' in renamed && { path }),
+        // A rename looks through the whole brand, so it is made up when it is asked for: see `mendAll`.
+        mend: null,
+        ...(!taken.has(path) && { path }),
       },
     ];
   });

@@ -47,7 +47,9 @@ function carriedBefore(brand: Brand, theme: Theme): Map<string | null, Carried[]
   for (const one of brand.carried) {
     if (one.theme !== undefined && one.theme !== theme.id) continue;
     const before = one.before !== null && known.has(one.before) ? one.before : null;
-    grouped.set(before, [...(grouped.get(before) ?? []), one]);
+    const list = grouped.get(before);
+    if (list) list.push(one);
+    else grouped.set(before, [one]);
   }
   return grouped;
 }

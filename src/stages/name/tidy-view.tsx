@@ -38,6 +38,10 @@ export function TidyView() {
       label: choice === 'any' ? 'Let names be as they are' : `Name in ${choice}`,
       steps: [{ do: 'brand.edit', set: { naming: choice === 'any' ? null : choice } }],
     });
+  const mend = (one: Finding) => {
+    const command = one.mend ?? mendAll(brand, [one], `Rename to ${one.path}`);
+    if (command) run(command);
+  };
   const resolved = resolveTheme(brand, theme);
   const hexOf = ({ about }: Finding) => {
     if (!about) return undefined;
@@ -67,15 +71,20 @@ export function TidyView() {
       {KINDS.map((kind) => {
         const found = findings.filter((one) => one.kind === kind);
         if (found.length === 0) return null;
-        const all = HEADS[kind].mend ? mendAll(brand, found, `${HEADS[kind].title}: ${HEADS[kind].mend!.toLowerCase()}`) : null;
+        const { title, mend: mendWords } = HEADS[kind];
+        const mendThem = () => {
+          const command = mendAll(brand, found, `${title}: ${mendWords!.toLowerCase()}`);
+          if (command) run(command);
+        };
+        const mendable = found.some((one) => one.mend || one.path !== undefined);
         return (
           <section key={kind} aria-label={HEADS[kind].title}>
             <div className={css.head}>
               <h2>
                 {HEADS[kind].title} <small>{found.length}</small>
               </h2>
-              {all && found.length > 1 && (
-                <Button size="2xs" variant="outline" disabled={!mayEdit} onClick={() => run(all)}>
+              {mendWords && mendable && found.length > 1 && (
+                <Button size="2xs" variant="outline" disabled={!mayEdit} onClick={mendThem}>
                   {HEADS[kind].mend}
                 </Button>
               )}
@@ -90,9 +99,9 @@ export function TidyView() {
                       Show
                     </Button>
                   )}
-                  {one.mend && (
-                    <Button size="2xs" variant="outline" disabled={!mayEdit} onClick={() => run(one.mend!)}>
-                      {one.mend.label}
+                  {(one.mend || one.path !== undefined) && (
+                    <Button size="2xs" variant="outline" disabled={!mayEdit} onClick={() => mend(one)}>
+                      {one.mend?.label ?? `Rename to ${one.path}`}
                     </Button>
                   )}
                 </li>

@@ -3,34 +3,17 @@ import { memo, useMemo, useState } from 'react';
 import type { Brand, StateRule, Theme, Token } from '@/core/brand/document';
 import { resolveTheme, tokensOf } from '@/core/brand/resolve';
 import { contrastRatio, inkOn } from '@/core/colour/contrast';
+import { stateFamilies } from '@/core/brand/state-tokens';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { AddStates } from './add-states';
 import { RulePanel } from './rule-panel';
 import css from './states.module.css';
 
-/** A token at rest with its states. */
-interface Family {
-  readonly base: Token;
-  readonly states: readonly Token[];
-}
-
-function families(brand: Brand): Family[] {
-  const byBase = new Map<string, Token[]>();
-  for (const token of brand.tokens) {
-    if (token.rule) byBase.set(token.rule.of, [...(byBase.get(token.rule.of) ?? []), token]);
-  }
-  const tokens = tokensOf(brand);
-  return [...byBase].flatMap(([id, states]) => {
-    const base = tokens.get(id);
-    return base ? [{ base, states }] : [];
-  });
-}
-
 /** Every token with states as the button it is, in each theme; the rule of the chosen one below. */
 export function StatesView() {
   const brand = useBrand((state) => state.brand);
   const mayEdit = useMayEdit();
-  const all = useMemo(() => families(brand), [brand]);
+  const all = useMemo(() => stateFamilies(brand), [brand]);
   const [chosen, setChosen] = useState<{ token: string; theme: string } | null>(null);
   const token = chosen ? tokensOf(brand).get(chosen.token) : undefined;
   const theme = brand.themes.find(({ id }) => id === chosen?.theme);

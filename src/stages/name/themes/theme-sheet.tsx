@@ -2,6 +2,7 @@ import { memo, useMemo } from 'react';
 import type { Brand, Theme, Token } from '@/core/brand/document';
 import { groundsOf } from '@/core/brand/grounds';
 import { resolveTheme } from '@/core/brand/resolve';
+import { stateFamilies } from '@/core/brand/state-tokens';
 import { inkOn } from '@/core/colour/contrast';
 import type { ReadColour } from '@/core/colour/read';
 import css from './themes.module.css';
@@ -22,10 +23,6 @@ interface SheetPlan {
 function planOf(brand: Brand): SheetPlan {
   const byRole = (role: Token['role']) => brand.tokens.filter((token) => token.role === role);
   const texts = byRole('text');
-  const byBase = new Map<string, Token[]>();
-  for (const token of brand.tokens) {
-    if (token.rule) byBase.set(token.rule.of, [...(byBase.get(token.rule.of) ?? []), token]);
-  }
   const byGroup = new Map<string, Token[]>();
   for (const token of byRole('data')) {
     const group = token.path.slice(0, Math.max(0, token.path.lastIndexOf('.')));
@@ -39,9 +36,9 @@ function planOf(brand: Brand): SheetPlan {
         surface,
         texts: texts.filter((text) => groundsOf(brand, text).includes(surface)).slice(0, MOST.texts),
       })),
-    bases: [...byBase]
+    bases: stateFamilies(brand)
       .slice(0, MOST.bases)
-      .map(([base, states]) => ({ base: find(base)!, states, text: find(states[0]!.rule!.text) })),
+      .map((family) => ({ ...family, text: find(family.states[0]!.rule!.text) })),
     statuses: byRole('status').slice(0, MOST.statuses),
     data: [...byGroup.values()].filter((group) => group.length > 1).slice(0, 4),
     border: byRole('border')[0],
