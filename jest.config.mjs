@@ -4,7 +4,11 @@ const config = {
   transform: { '^.+\\.(t|j)sx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' } }] },
   // Packages that ship ES modules only.
   transformIgnorePatterns: ['/node_modules/(?!(nanoid|culori|color-name|fast-png|iobuffer|fflate|css-tree|saxes)/)'],
-  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^server-only$': '<rootDir>/node_modules/server-only/empty.js' },
+  moduleNameMapper: {
+    '^@/(.*)$': '<rootDir>/src/$1',
+    '^server-only$': '<rootDir>/node_modules/server-only/empty.js',
+    '^fast-check$': '<rootDir>/tests/seeded-properties.cjs',
+  },
   testPathIgnorePatterns: ['/node_modules/', '/.next/'],
   modulePathIgnorePatterns: ['<rootDir>/.next/'],
 };

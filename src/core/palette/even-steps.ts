@@ -1,6 +1,6 @@
 /** How many equal stretches a way is measured in. */
 const STRETCHES = 96;
-const ROUNDS = 40;
+const ROUNDS = 120;
 /** Steps that differ from what they should be by this share are near enough: far less than 8 bits can show. */
 const NEAR = 0.003;
 
@@ -18,17 +18,20 @@ export function evenPlaces(shares: readonly number[], distance: (from: number, t
   if (length === 0) return [...shares];
   const wanted = shares.map((share, at) => share - (shares[at - 1] ?? 0));
   // Straight from place to place is shorter than along the way, by more where it bends; so a step that came out short is
-  // given more of the way, and the others less.
+  // given more of the way, and the others less: ever more gently, for a step over a sharp bend would swing for ever. The
+  // best round counts, because where colours lie far apart in hue ΔE2000 may allow no equal steps.
   let steps = wanted.map((step) => step * length);
-  let places: number[] = [];
+  let [places, worst] = [[] as number[], Infinity];
   for (let round = 0; round < ROUNDS; round++) {
     let sum = 0;
-    places = steps.map((step) => interpolate(walked, grid, (sum += step)));
-    const reached = places.map((place, at) => distance(places[at - 1] ?? 0, place));
+    const tried = steps.map((step) => interpolate(walked, grid, (sum += step)));
+    const reached = tried.map((place, at) => distance(tried[at - 1] ?? 0, place));
     const scale = reached.reduce((total, step) => total + step, 0);
     const off = wanted.map((step, at) => (step === 0 ? 1 : (step * scale) / (reached[at]! || Infinity)));
-    if (scale === 0 || off.every((ratio) => Math.abs(ratio - 1) < NEAR)) break;
-    const next = steps.map((step, at) => step * Math.sqrt(Math.min(4, Math.max(0.25, off[at]!))));
+    const astray = Math.max(...off.map((ratio) => Math.abs(Math.log(ratio))));
+    if (round === 0 || astray < worst) [places, worst] = [tried, astray];
+    if (scale === 0 || worst < NEAR) break;
+    const next = steps.map((step, at) => step * Math.min(4, Math.max(0.25, off[at]!)) ** (0.5 * 0.98 ** round));
     const whole = next.reduce((total, step) => total + step, 0);
     steps = next.map((step) => (step / whole) * length);
   }

@@ -11,23 +11,36 @@ const lightness = (css: string) => readColour(css)!.oklch[0];
 const steps = (colours: readonly string[]) => colours.slice(1).map((css, at) => deltaE2000(colours[at]!, css));
 const spread = (values: readonly number[]) => Math.max(...values) - Math.min(...values);
 
-test('a sequential series falls strictly in lightness, by equal steps of ΔE2000, whatever its hues', () => {
-  const hues = fc.array(anyColour, { minLength: 1, maxLength: 4 });
+const falling = fc.record({
+  count: fc.integer({ min: 3, max: 12 }),
+  light: fc.constant(0.97),
+  dark: fc.constant(0.3),
+  first: fc.constantFrom('light' as const, 'dark' as const),
+  chroma: fc.constant(1),
+});
+
+test('a sequential series falls strictly in lightness, whatever its hues', () => {
   fc.assert(
-    fc.property(
-      hues,
-      fc.integer({ min: 3, max: 12 }),
-      fc.constantFrom('light' as const, 'dark' as const),
-      (list, count, first) => {
-        const colours = sequential({ hues: list, count, light: 0.97, dark: 0.3, first, chroma: 1 });
-        const light = first === 'light' ? colours : [...colours].reverse();
-        expect(light).toHaveLength(count);
-        light.slice(1).forEach((css, at) => expect(lightness(css)).toBeLessThan(lightness(light[at]!)));
-        // Rounding to 8 bits moves each end by up to half a ΔE2000.
-        const apart = steps(colours);
-        expect(spread(apart)).toBeLessThan(1.2 + 0.08 * Math.max(...apart));
-      },
-    ),
+    fc.property(fc.array(anyColour, { minLength: 1, maxLength: 4 }), falling, (hues, wish) => {
+      const colours = sequential({ ...wish, hues });
+      const light = wish.first === 'light' ? colours : [...colours].reverse();
+      expect(light).toHaveLength(wish.count);
+      light.slice(1).forEach((css, at) => expect(lightness(css)).toBeLessThan(lightness(light[at]!)));
+    }),
+  );
+});
+
+test('a sequential series has steps of equal ΔE2000 over hues up to 140° apart', () => {
+  const one = fc.tuple(fc.integer({ min: 5, max: 95 }), fc.integer({ min: 2, max: 35 }), fc.integer({ max: 140, min: 0 }));
+  const hues = fc
+    .tuple(fc.integer({ min: 0, max: 359 }), fc.array(one, { minLength: 1, maxLength: 4 }))
+    .map(([from, list]) => list.map(([l, c, on]) => `oklch(${l}% ${c / 100} ${(from + on) % 360})`));
+  fc.assert(
+    fc.property(hues, falling, (list, wish) => {
+      const apart = steps(sequential({ ...wish, hues: list }));
+      // Rounding to 8 bits moves each end by up to half a ΔE2000.
+      expect(spread(apart)).toBeLessThan(1.2 + 0.08 * Math.max(...apart));
+    }),
   );
 });
 

@@ -26,8 +26,9 @@ export interface Sequential {
 const ENDS = { light: 0.22, dark: 0.62 } as const;
 
 /**
- * A sequential series: lightness falls (or rises) at every step, the steps are equal in ΔE2000, hue and chroma pass the
- * given colours at their lightness. `#rrggbb` each.
+ * A sequential series: lightness falls (or rises) at every step, the steps are equal in ΔE2000 (as nearly as it allows
+ * where neighbouring hues lie more than 140° apart), hue and chroma pass the given colours at their lightness. `#rrggbb`
+ * each.
  */
 export function sequential({ hues, count, light, dark, first, chroma }: Sequential): string[] {
   const way = fall(hues, light, dark, chroma);
