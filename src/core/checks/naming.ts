@@ -14,7 +14,7 @@ export function named(path: string, naming: Naming): string {
 }
 
 /** The words of one step, in lower case: cut at hyphens, at underscores and before capitals. */
-function wordsOf(step: string): string[] {
+export function wordsOf(step: string): string[] {
   const words = step
     .replace(/(?<=[\p{Ll}\p{N}])(?=\p{Lu})/gu, '-')
     .split(/[-_]+/)

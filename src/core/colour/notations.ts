@@ -69,6 +69,17 @@ export function oklchText([l, c, h]: ReadColour['oklch'], alpha = 1): string {
   return `oklch(${digits(l, 5)} ${digits(c, 5)} ${digits(h, 3)}${alpha < 1 ? ` / ${digits(alpha, 3)}` : ''})`;
 }
 
+/** The authored colour in Display P3, each channel 0..1, clamped to that gamut: what a wider screen can show of it. */
+export function wideChannels({ oklch: [l, c, h] }: ReadColour): [red: number, green: number, blue: number] {
+  const { r, g, b } = toP3({ mode: 'oklch', l, c, h });
+  return [r, g, b].map((channel) => Math.min(1, Math.max(0, channel))) as [number, number, number];
+}
+
+/** The same as `color(display-p3 …)`. */
+export function wideText(colour: ReadColour): string {
+  return `color(display-p3 ${floats(wideChannels(colour))}${colour.alpha < 1 ? ` / ${digits(colour.alpha, 3)}` : ''})`;
+}
+
 /** The shown colour as linear-light sRGB floats 0..1, as game engines multiply and blend them. */
 export function linearFloats(colour: ReadColour): [number, number, number] {
   const [r, g, b] = colour.rgb.map((channel) => byte(channel) / 255) as [number, number, number];

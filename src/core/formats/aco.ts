@@ -15,6 +15,8 @@ export const aco = defineFormat({
   family: 'swatches',
   extensions: ['.aco'],
   purpose: 'For painting and photo programs: load the file into the swatches.',
+  readBy: 'Painting programs',
+  taken: 'import',
   options: paletteOptions,
   read({ name, bytes }: SourceFile) {
     const reader = new ByteReader(bytes);

@@ -19,6 +19,8 @@ export const ase = defineFormat({
   family: 'swatches',
   extensions: ['.ase'],
   purpose: 'For drawing and layout programs: load the file as a swatch library; each palette is a group in it.',
+  readBy: 'Drawing and layout programs',
+  taken: 'import',
   options: paletteOptions,
   read({ name, bytes }: SourceFile) {
     const reader = new ByteReader(bytes);

@@ -47,6 +47,8 @@ export const brandFile = defineFormat({
   family: 'brand',
   extensions: ['.breakwater.json'],
   purpose: 'The whole brand in one open file: to keep, to move, to compare.',
+  readBy: 'Breakwater itself',
+  taken: 'import',
   options: z.strictObject({}),
   read({ bytes }) {
     const source = new TextDecoder().decode(bytes);

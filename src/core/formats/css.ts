@@ -1,41 +1,34 @@
 import { z } from 'zod';
+import { casing, chosen, comments, prefix } from './choices';
+import { cssNotation } from './css-text';
+import { cssThemes, registered, themeBlocks } from './css-themes';
 import { defineFormat, slug, textFile } from './format';
-import { material, type ShippedToken } from './material';
-import { cssText } from './css-text';
+import { chosenTokens, material, type ShippedToken } from './material';
 
+/** CSS Custom Properties for Cascading Variables 1. */
 export const css = defineFormat({
   id: 'css',
-  title: 'CSS and Sass variables',
+  title: 'CSS custom properties',
   family: 'style framework',
-  extensions: ['.css', '.scss'],
-  purpose:
-    'For a site or a style framework: link the stylesheet, or forward the Sass partial, and set data-theme on the root element.',
+  extensions: ['.css'],
+  purpose: 'For a site: link the style sheet before those that use it, and set the theme’s attribute on the root element.',
+  readBy: 'Web pages, and any framework of styles',
+  taken: 'load',
   options: z.strictObject({
-    prefix: z
-      .string()
-      .regex(/^([a-z][a-z0-9-]*-)?$/, 'A prefix is lower-case letters, digits and hyphens, ending in a hyphen.')
-      .default('')
-      .meta({ title: 'Put before every variable', description: 'nothing' }),
+    prefix,
+    ...chosen,
+    naming: casing('kebab', 'camel', 'snake'),
+    notation: cssNotation,
+    ...cssThemes,
+    register: z.boolean().default(false).meta({ title: 'Registered as colours (@property)', description: 'plain variables' }),
+    comments,
   }),
-  write(brand, themes, { prefix }) {
-    const { themes: shipped, problems } = material(brand, themes);
-    const variable = (token: ShippedToken) => `${prefix}${token.identifier}`;
-    const blocks = shipped.map(({ identifier, tokens }, at) => {
-      const selector = at === 0 ? `:root,\n[data-theme='${identifier}']` : `[data-theme='${identifier}']`;
-      const lines = tokens.map((token) => `  --${variable(token)}: ${cssText(token.colour)};`);
-      return `${selector} {\n${lines.join('\n')}\n}\n`;
-    });
-    const maps = shipped.map(({ identifier, tokens }) => {
-      const lines = tokens.map((token) => `  '${token.identifier}': ${cssText(token.colour)},`);
-      return `$${prefix}theme-${identifier}: (\n${lines.join('\n')}\n);\n`;
-    });
-    const plain = (shipped[0]?.tokens ?? []).map((token) => `$${variable(token)}: ${cssText(token.colour)};`);
-    const index = shipped.map(({ identifier }) => `  '${identifier}': $${prefix}theme-${identifier},`);
-    const sass = `${plain.join('\n')}\n\n${maps.join('\n')}\n$${prefix}themes: (\n${index.join('\n')}\n);\n`;
-    const base = slug(brand.name);
-    return {
-      files: [textFile(`css/${base}.css`, 'text/css', blocks.join('\n')), textFile(`css/_${base}.scss`, 'text/x-scss', sass)],
-      problems,
-    };
+  reach: chosenTokens,
+  write(brand, themes, options) {
+    const { themes: shipped, problems } = material(brand, themes, options, { wide: options.wide });
+    const variable = ({ identifier }: ShippedToken) => `--${identifier}`;
+    const rules = options.register && shipped[0] ? registered(shipped[0], variable) + '\n' : '';
+    const sheet = rules + themeBlocks(shipped, variable, options);
+    return { files: [textFile(`css/${slug(brand.name)}.css`, 'text/css', sheet)], problems };
   },
 });

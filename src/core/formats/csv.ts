@@ -15,6 +15,8 @@ export const csv = defineFormat({
   family: 'table',
   extensions: ['.csv', '.tsv'],
   purpose: 'For spreadsheets and data programs: a row a swatch, with name, code, red, green and blue.',
+  readBy: 'Spreadsheets and data programs',
+  taken: 'load',
   options: paletteOptions,
   read({ name, bytes }: SourceFile, { range }) {
     if (!/\.(?:csv|tsv)$/i.test(name) || bytes.includes(0)) return null;

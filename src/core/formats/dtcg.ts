@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { Theme } from '../brand/document';
 import { readColour } from '../colour/read';
+import { chosen } from './choices';
 import { aliasOf, entriesOf, resolver, type Entry } from './dtcg-entries';
 import { tokenText } from './dtcg-text';
 import {
@@ -28,7 +29,9 @@ export const dtcg = defineFormat({
   extensions: ['.tokens.json', '.tokens'],
   purpose:
     'For token pipelines and design tools that read the open standard: one file a theme, aliases kept, and the resolver of the themes.',
-  options: z.strictObject({}),
+  readBy: 'Token pipelines and design tools',
+  taken: 'build',
+  options: z.strictObject({ themes: chosen.themes }),
   read({ name, bytes }: SourceFile) {
     const source = new TextDecoder().decode(bytes);
     if (!/^\s*\{/.test(source) || !/"\$value"|"\$ref"/.test(source)) return null;
@@ -78,7 +81,7 @@ export const dtcg = defineFormat({
     return { format: 'dtcg', palettes, tokens, aliases, skipped, problems };
   },
   write(brand, themes) {
-    const { problems } = material(brand, themes);
+    const { problems } = material(brand, themes, {}, { wide: true });
     const base = slug(brand.name);
     const nameOf = (theme: Theme) => `${base}-${slug(theme.name)}.tokens.json`;
     const files = themes.map((theme) => textFile(`tokens/${nameOf(theme)}`, 'application/json', tokenText(brand, theme)));

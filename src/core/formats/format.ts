@@ -116,6 +116,14 @@ export interface Written {
 export type Family =
   'brand' | 'tokens' | 'swatches' | 'table' | 'image' | 'dashboard' | 'style framework' | 'game engine' | 'interface' | 'text';
 
+/** When a file's reader takes a new one in, and what is to be done: common practice. */
+export const TAKEN = {
+  load: 'Read each time: load it again, and the new colours are there.',
+  start: 'Read at start only: put the new file in place of the old one and start the program again.',
+  build: 'Read when the product is built: put the new file in place of the old one and build again.',
+  import: 'Read once, when somebody imports it: import the new file in place of the old one.',
+} as const;
+
 /** One file format, whole: what it is called, its options, its reader and its writer. */
 export interface Format<Options extends z.ZodObject = z.ZodObject> {
   readonly id: string;
@@ -125,9 +133,15 @@ export interface Format<Options extends z.ZodObject = z.ZodObject> {
   readonly extensions: readonly string[];
   /** One sentence: where such a file goes. */
   readonly purpose: string;
+  /** What reads it, in a few words that begin with a capital; only of formats that are written. */
+  readonly readBy?: string;
+  /** When its reader takes a new file in; only of formats that are written. */
+  readonly taken?: keyof typeof TAKEN;
   /**
-   * Texts, each with `meta`: its title, and as description what it means to leave it empty; `names: 'tokens'` where it
-   * holds the path of a token or group, so that it follows when that is renamed.
+   * Texts, yes or no, one of several words, or lists; each with `meta`: its title, as description what it means to leave
+   * it as it is, and for one of several words what each `says`. `names` tells what a text or list holds: `tokens` the path
+   * of a token or group, and `groups` several, which follow when those are renamed; `themes` and `theme` ids of themes;
+   * `source` the text of a template.
    */
   readonly options: Options;
   /** Never throws: a damaged file gives what could be read of it, with the problem. @returns null when the bytes are not of this format at all. */

@@ -1,10 +1,15 @@
 import { encode } from 'fast-png';
 import { z } from 'zod';
-import { byte } from '../colour/read';
-import type { Token } from '../brand/document';
+import { bytesOf } from '../colour/integers';
 import { linearFloats } from '../colour/notations';
-import { defineFormat, slug, textFile, type WrittenFile } from './format';
-import { material, type ShippedTheme } from './material';
+import { chosen } from './choices';
+import { depthOptions, withinDepth } from './colour-depth';
+import { defineFormat, slug, textFile, type Written, type WrittenFile } from './format';
+import { indexedPng } from './indexed-png';
+import { chosenTokens, material, type ShippedTheme } from './material';
+
+/** More than this an indexed PNG does not hold. */
+const INDEXED_MOST = 256;
 
 export const gamePalette = defineFormat({
   id: 'game-palette',
@@ -12,36 +17,50 @@ export const gamePalette = defineFormat({
   family: 'game engine',
   extensions: ['.png', '.json'],
   purpose: 'For a game engine: load the strip as a lookup texture without filtering or compression; the index names each pixel.',
+  readBy: 'Game engines, as a texture',
+  taken: 'load',
   options: z.strictObject({
-    group: z.string().max(200).default('').meta({ title: 'Only a group of tokens', description: 'all tokens', names: 'tokens' }),
+    ...chosen,
+    layout: z
+      .enum(['row', 'column'])
+      .default('row')
+      .meta({ title: 'Strip', description: 'one row', says: { row: 'one row', column: 'one column' } }),
+    block: z
+      .number()
+      .int()
+      .min(1, 'A block is 1 to 64 pixels wide and high.')
+      .max(64, 'A block is 1 to 64 pixels wide and high.')
+      .default(1)
+      .meta({ title: 'Pixels a colour, each way', description: '1' }),
+    indexed: z.boolean().default(false).meta({ title: 'Indexed PNG (one byte a pixel)', description: 'four bytes a pixel' }),
+    key: z.boolean().default(false).meta({ title: 'Index 0 is transparent', description: 'the first colour has index 0' }),
+    ...depthOptions,
   }),
-  reach: (tokens, { group }) => tokens.filter((token) => isBelow(token, group)),
-  write(brand, themes, { group }) {
-    const { themes: shipped, problems } = material(brand, themes);
-    const chosen = shipped.map((theme) => ({
-      ...theme,
-      tokens: theme.tokens.filter(({ token }) => isBelow(token, group)),
-    }));
-    if (chosen.some((theme) => theme.tokens.length === 0)) {
-      const nothing =
-        group === ''
-          ? 'There is no colour for the strip.'
-          : `There is no token below ${group}; choose another group in the options.`;
-      return { files: [], problems: [...problems, { severity: 'error', message: nothing }] };
+  reach: chosenTokens,
+  write(brand, themes, options) {
+    const { themes: shipped, problems } = withinDepth(material(brand, themes, options), options);
+    if ((shipped[0]?.tokens.length ?? 0) === 0) return { files: [], problems };
+    const lead = options.key ? 1 : 0;
+    const count = shipped[0]!.tokens.length + lead;
+    if (options.indexed && count > INDEXED_MOST) {
+      const message = `An indexed PNG holds ${INDEXED_MOST} colours, and there are ${count}; leave some out or take four bytes a pixel.`;
+      return { files: [], problems: [...problems, { severity: 'error', message }] satisfies Written['problems'] };
     }
     const base = `game/${slug(brand.name)}`;
-    const files: WrittenFile[] = chosen.map((theme) => ({
+    const files: WrittenFile[] = shipped.map((theme) => ({
       path: `${base}-${theme.identifier}.png`,
       mediaType: 'image/png',
-      bytes: strip(theme),
+      bytes: strip(theme, options),
     }));
     const index = {
-      width: chosen[0]?.tokens.length ?? 0,
-      themes: chosen.map((theme) => ({
+      width: options.layout === 'row' ? count * options.block : options.block,
+      height: options.layout === 'row' ? options.block : count * options.block,
+      block: options.block,
+      themes: shipped.map((theme) => ({
         name: theme.theme.name,
         strip: `${slug(brand.name)}-${theme.identifier}.png`,
-        colours: theme.tokens.map(({ token, colour }, pixel) => ({
-          pixel,
+        colours: theme.tokens.map(({ token, colour }, at) => ({
+          pixel: at + lead,
           name: token.path,
           hex: colour.hex,
           alpha: colour.alpha,
@@ -54,13 +73,21 @@ export const gamePalette = defineFormat({
   },
 });
 
-function isBelow({ path }: Token, group: string): boolean {
-  return group === '' || path.startsWith(`${group}.`);
+interface Look {
+  readonly layout: 'row' | 'column';
+  readonly block: number;
+  readonly indexed: boolean;
+  readonly key: boolean;
 }
 
-/** One pixel a colour, one row, 8-bit RGBA, straight alpha. */
-function strip({ tokens }: ShippedTheme): Uint8Array {
-  const data = new Uint8Array(tokens.length * 4);
-  tokens.forEach(({ colour }, at) => data.set([...colour.rgb.map(byte), byte(colour.alpha)], at * 4));
-  return encode({ width: tokens.length, height: 1, data, channels: 4, depth: 8 });
+/** A block a colour, in a row or a column, 8 bits a channel, straight alpha. */
+function strip({ tokens }: ShippedTheme, { layout, block, indexed, key }: Look): Uint8Array {
+  const colours: number[][] = [...(key ? [[0, 0, 0, 0]] : []), ...tokens.map(({ colour }) => bytesOf(colour))];
+  const across = layout === 'row' ? colours.length * block : block;
+  const down = layout === 'row' ? block : colours.length * block;
+  const indexAt = (x: number, y: number) => Math.floor((layout === 'row' ? x : y) / block);
+  const places = Array.from({ length: across * down }, (_, at) => indexAt(at % across, Math.floor(at / across)));
+  if (indexed) return indexedPng(across, colours, Uint8Array.from(places));
+  const data = Uint8Array.from(places.flatMap((index) => colours[index]!));
+  return encode({ width: across, height: down, data, channels: 4, depth: 8 });
 }

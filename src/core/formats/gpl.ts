@@ -13,6 +13,8 @@ export const gpl = defineFormat({
   family: 'swatches',
   extensions: ['.gpl'],
   purpose: 'For open drawing and painting programs: put the file into their palettes folder.',
+  readBy: 'Open drawing and painting programs',
+  taken: 'start',
   options: paletteOptions,
   read({ name, bytes }: SourceFile) {
     const lines = new TextDecoder().decode(bytes).split(/\r\n|\r|\n/);

@@ -10,6 +10,8 @@ export const hexList = defineFormat({
   family: 'swatches',
   extensions: ['.hex'],
   purpose: 'For pixel-art tools: one code a line, without # and without names.',
+  readBy: 'Pixel-art tools',
+  taken: 'import',
   options: paletteOptions,
   read({ name, bytes }: SourceFile) {
     if (!/\.hex$/i.test(name) || bytes.includes(0)) return null;

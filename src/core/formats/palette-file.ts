@@ -50,6 +50,8 @@ export const paletteFile = defineFormat({
   family: 'swatches',
   extensions: ['.palette.json'],
   purpose: 'One palette to hand on, whole: authored colours, names, rows, locks and its maker.',
+  readBy: 'Breakwater itself, palette by palette',
+  taken: 'import',
   options: paletteOptions.extend({
     maker: z.string().trim().max(120).default('').meta({ title: 'Made by', description: 'nobody named' }),
   }),

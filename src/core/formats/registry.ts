@@ -1,4 +1,38 @@
 import type { Brand, Destination, Theme } from '../brand/document';
+import { android } from './android';
+import { assetCatalog } from './asset-catalog';
+import { bootstrap } from './bootstrap';
+import { cHeader } from './c-header';
+import { chakra } from './chakra';
+import { csharp } from './csharp';
+import { d3 } from './d3';
+import { dart } from './dart';
+import { dashboardJson } from './dashboard-json';
+import { dashboardXml } from './dashboard-xml';
+import { gdscript } from './gdscript';
+import { gltf } from './gltf';
+import { gtk } from './gtk';
+import { ini } from './ini';
+import { javascript } from './javascript';
+import { kotlin } from './kotlin';
+import { less } from './less';
+import { linuxConsole } from './linux-console';
+import { lua } from './lua';
+import { matplotlib } from './matplotlib';
+import { mui } from './mui';
+import { plotly } from './plotly';
+import { properties } from './properties';
+import { qml } from './qml';
+import { qss } from './qss';
+import { rust } from './rust';
+import { sass } from './sass';
+import { swift } from './swift';
+import { toml } from './toml';
+import { typescript } from './typescript';
+import { utilities } from './utilities';
+import { vega } from './vega';
+import { xResources } from './x-resources';
+import { yaml } from './yaml';
 import { pictureSize } from '../image/size';
 import { aco } from './aco';
 import { ase } from './ase';
@@ -30,9 +64,43 @@ export const FORMATS: readonly Format[] = [
   brandFile,
   paletteFile,
   echarts,
+  vega,
+  plotly,
+  matplotlib,
+  d3,
+  dashboardXml,
+  dashboardJson,
   css,
+  utilities,
+  sass,
+  less,
+  bootstrap,
+  chakra,
+  mui,
+  javascript,
+  typescript,
   gamePalette,
+  gltf,
+  csharp,
+  cHeader,
+  rust,
+  lua,
+  gdscript,
   xmlResources,
+  android,
+  assetCatalog,
+  swift,
+  kotlin,
+  dart,
+  qss,
+  qml,
+  gtk,
+  xResources,
+  linuxConsole,
+  ini,
+  properties,
+  toml,
+  yaml,
   picture,
   dtcg,
   ase,
@@ -114,5 +182,8 @@ export function writeDestination(
   if (!format?.write) return refuse(`Breakwater does not write “${destination.format}”.`);
   const options = format.options.safeParse(destination.options);
   if (!options.success) return refuse(options.error.issues.map((issue) => issue.message).join(' '));
-  return format.write(brand, themes, options.data);
+  const wanted = (options.data as { themes?: readonly string[] }).themes ?? [];
+  const chosen = wanted.length === 0 ? themes : themes.filter(({ id }) => wanted.includes(id));
+  if (chosen.length === 0) return refuse('None of the themes it is for is there any more; choose others in its options.');
+  return format.write(brand, chosen, options.data);
 }

@@ -11,6 +11,8 @@ export const riffPal = defineFormat({
   family: 'swatches',
   extensions: ['.pal'],
   purpose: 'For older painting programs and game tools: load the file as a palette. It holds no names.',
+  readBy: 'Older painting programs and game tools',
+  taken: 'import',
   options: paletteOptions,
   read({ name, bytes }: SourceFile) {
     const reader = new ByteReader(bytes);

@@ -14,6 +14,8 @@ export const soc = defineFormat({
   family: 'swatches',
   extensions: ['.soc'],
   purpose: 'For office programs of the OpenDocument kind: put the file into their palette folder.',
+  readBy: 'Office programs of the OpenDocument kind',
+  taken: 'start',
   options: paletteOptions,
   read({ name, bytes }: SourceFile) {
     const text = decodeXml(bytes);

@@ -1,12 +1,15 @@
-import { z } from 'zod';
 import { cssColours } from './css-colours';
 import { defineFormat, type Problem, type SourceFile } from './format';
+import { eachPalette, paletteOptions } from './palette-files';
 import { nameOfFile, readingOf } from './reading';
 import { Uses } from './uses';
-import { decodeXml, walkXml } from './xml';
+import { decodeXml, escapeXml, walkXml } from './xml';
 
 /** The presentation attributes that hold a colour: SVG 2, "Presentation attributes". */
 const ATTRIBUTES = ['fill', 'stroke', 'stop-color', 'flood-color', 'lighting-color', 'color'];
+
+/** Side of a written swatch, and how many stand in a row, in CSS pixels. */
+const [SIDE, ACROSS] = [64, 8];
 
 /** A drawing's colours. Only read as text: nothing in it is run, drawn or fetched. */
 export const svg = defineFormat({
@@ -14,8 +17,11 @@ export const svg = defineFormat({
   title: 'Drawing (SVG)',
   family: 'image',
   extensions: ['.svg'],
-  purpose: 'To bring in: the colours that a drawing uses, with how often.',
-  options: z.strictObject({}),
+  purpose:
+    'For drawing programs and documents: a square a swatch, with its name; pick the colours from it or keep it as a legend.',
+  readBy: 'Drawing programs and documents',
+  taken: 'load',
+  options: paletteOptions,
   read({ name, bytes }: SourceFile) {
     const text = decodeXml(bytes);
     if (!/<(?:\w+:)?svg[\s>]/.test(text.slice(0, 8_192))) return null;
@@ -40,5 +46,17 @@ export const svg = defineFormat({
     if (sheet) cssColours(sheet, uses);
     if (fault) problems.push(fault);
     return readingOf('svg', [{ name: title.trim() || nameOfFile(name), kind: 'loose', swatches: uses.swatches() }], problems);
+  },
+  write(brand, _themes, options) {
+    const place = { folder: 'swatches', extension: '.svg', mediaType: 'image/svg+xml' };
+    return eachPalette(brand, options, place, (palette, swatches) => {
+      const squares = swatches.map(({ name: own, hex }, at) => {
+        const [x, y] = [(at % ACROSS) * SIDE, Math.floor(at / ACROSS) * SIDE];
+        return `  <rect x="${x}" y="${y}" width="${SIDE}" height="${SIDE}" fill="${hex}"><title>${escapeXml(own)}</title></rect>\n`;
+      });
+      const [width, height] = [Math.min(ACROSS, swatches.length) * SIDE, Math.ceil(swatches.length / ACROSS) * SIDE];
+      const open = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}">`;
+      return new TextEncoder().encode(`${open}\n  <title>${escapeXml(palette.name)}</title>\n${squares.join('')}</svg>\n`);
+    });
   },
 });

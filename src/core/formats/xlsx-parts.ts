@@ -1,4 +1,5 @@
 import type { PlainSwatch } from './palette-files';
+import { THEME_TYPE } from './ooxml-scheme';
 import { escapeXml } from './xml';
 import { zipFiles } from './zip';
 
@@ -17,24 +18,27 @@ const COLUMNS = ['Name', 'Hex', 'Red', 'Green', 'Blue'];
 /**
  * A workbook with the smallest set of parts that ECMA-376 asks for: each row has name, code, channels, and the colour as
  * the fill of its last cell. Times are fixed, so equal sheets give equal bytes.
+ * @param theme text of a theme part, whose colours then stand in the pickers
  */
-export function workbook(sheets: readonly Sheet[]): Uint8Array {
+export function workbook(sheets: readonly Sheet[], theme?: string): Uint8Array {
   const fills = [...new Set(sheets.flatMap(({ swatches }) => swatches.map(({ hex }) => hex)))];
   // Styles 0 and the fills "none" and "gray125" are reserved by the standard.
   const styleOf = new Map(fills.map((hex, at) => [hex, at + 1]));
   const names = sheetNames(sheets.map(({ name }) => name));
   const parts: Record<string, string> = {
-    '[Content_Types].xml': `<Types xmlns="${PACKAGE}/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/><Override PartName="/xl/workbook.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.sheet.main+xml"/><Override PartName="/xl/styles.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.styles+xml"/>${sheets.map((_, at) => `<Override PartName="/xl/worksheets/sheet${at + 1}.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.worksheet+xml"/>`).join('')}</Types>`,
+    '[Content_Types].xml': `<Types xmlns="${PACKAGE}/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/><Override PartName="/xl/workbook.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.sheet.main+xml"/><Override PartName="/xl/styles.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.styles+xml"/>${sheets.map((_, at) => `<Override PartName="/xl/worksheets/sheet${at + 1}.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.worksheet+xml"/>`).join('')}${theme === undefined ? '' : `<Override PartName="/xl/theme/theme1.xml" ContentType="${THEME_TYPE}"/>`}</Types>`,
     '_rels/.rels': `<Relationships xmlns="${PACKAGE}/relationships"><Relationship Id="r1" Type="${RELATIONS}/officeDocument" Target="xl/workbook.xml"/></Relationships>`,
     'xl/workbook.xml': `<workbook xmlns="${MAIN}" xmlns:r="${RELATIONS}"><sheets>${names.map((name, at) => `<sheet name="${escapeXml(name)}" sheetId="${at + 1}" r:id="r${at + 1}"/>`).join('')}</sheets></workbook>`,
-    'xl/_rels/workbook.xml.rels': `<Relationships xmlns="${PACKAGE}/relationships">${sheets.map((_, at) => `<Relationship Id="r${at + 1}" Type="${RELATIONS}/worksheet" Target="worksheets/sheet${at + 1}.xml"/>`).join('')}<Relationship Id="r${sheets.length + 1}" Type="${RELATIONS}/styles" Target="styles.xml"/></Relationships>`,
+    'xl/_rels/workbook.xml.rels': `<Relationships xmlns="${PACKAGE}/relationships">${sheets.map((_, at) => `<Relationship Id="r${at + 1}" Type="${RELATIONS}/worksheet" Target="worksheets/sheet${at + 1}.xml"/>`).join('')}<Relationship Id="r${sheets.length + 1}" Type="${RELATIONS}/styles" Target="styles.xml"/>${theme === undefined ? '' : `<Relationship Id="r${sheets.length + 2}" Type="${RELATIONS}/theme" Target="theme/theme1.xml"/>`}</Relationships>`,
     'xl/styles.xml': styles(fills),
   };
   sheets.forEach(({ swatches }, at) => {
     parts[`xl/worksheets/sheet${at + 1}.xml`] = worksheet(swatches, styleOf);
   });
   const encoder = new TextEncoder();
-  return zipFiles(Object.entries(parts).map(([path, text]) => ({ path, bytes: encoder.encode(HEAD + text) })));
+  const files = Object.entries(parts).map(([path, text]) => ({ path, bytes: encoder.encode(HEAD + text) }));
+  if (theme !== undefined) files.push({ path: 'xl/theme/theme1.xml', bytes: encoder.encode(theme) });
+  return zipFiles(files);
 }
 
 function styles(fills: readonly string[]): string {

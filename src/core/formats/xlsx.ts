@@ -39,6 +39,8 @@ export const xlsx = defineFormat({
   family: 'table',
   extensions: ['.xlsx'],
   purpose: 'For spreadsheets: a sheet a palette, each row with name, code, red, green, blue and the colour itself as fill.',
+  readBy: 'Spreadsheets',
+  taken: 'load',
   options: paletteOptions,
   async read({ bytes }: SourceFile, { range }) {
     if (!isZip(bytes)) return null;

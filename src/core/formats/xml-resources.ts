@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { byte } from '../colour/read';
+import { casing, chosen, prefix } from './choices';
 import { defineFormat, slug, textFile } from './format';
-import { material } from './material';
+import { chosenTokens, material } from './material';
 import { escapeXml } from './xml';
 
 /** XML 1.0, W3C XML Schema 1.0: the shape of every file this format writes. */
@@ -47,13 +48,16 @@ export const xmlResources = defineFormat({
   family: 'interface',
   extensions: ['.xml', '.xsd'],
   purpose: 'For a software interface: one resource file a theme, with the schema it keeps to. The program reads it at start.',
-  options: z.strictObject({}),
-  write(brand, themes) {
-    const { themes: shipped, problems } = material(brand, themes);
+  readBy: 'Programs with resources in XML',
+  taken: 'start',
+  options: z.strictObject({ prefix, ...chosen, naming: casing('path', 'kebab', 'snake', 'camel') }),
+  reach: chosenTokens,
+  write(brand, themes, options) {
+    const { themes: shipped, problems } = material(brand, themes, options);
     const files = shipped.map(({ theme, identifier, tokens }) => {
-      const lines = tokens.map(({ token, colour }) => {
+      const lines = tokens.map(({ identifier: own, colour }) => {
         const opacity = colour.alpha < 1 ? ` opacity="${byte(colour.alpha)}"` : '';
-        return `  <colour name="${escapeXml(token.path)}"${opacity}>${colour.hex}</colour>`;
+        return `  <colour name="${escapeXml(own)}"${opacity}>${colour.hex}</colour>`;
       });
       const open = `<resources xmlns="urn:breakwater:resources:1" brand="${escapeXml(brand.name)}" theme="${escapeXml(theme.name)}">`;
       const text = `<?xml version="1.0" encoding="UTF-8"?>\n${open}\n${lines.join('\n')}\n</resources>\n`;

@@ -1,0 +1,12 @@
+import { byte, type ReadColour } from './read';
+
+/** The shown colour as four bytes 0..255: red, green, blue, opacity. */
+export function bytesOf(colour: ReadColour): [red: number, green: number, blue: number, alpha: number] {
+  return [...colour.rgb.map(byte), byte(colour.alpha)] as [number, number, number, number];
+}
+
+/** The shown colour as eight hex digits, opacity last or first. */
+export function eightDigits(colour: ReadColour, order: 'rgba' | 'argb' = 'rgba'): string {
+  const alpha = byte(colour.alpha).toString(16).padStart(2, '0');
+  return order === 'rgba' ? colour.hex.slice(1) + alpha : alpha + colour.hex.slice(1);
+}
