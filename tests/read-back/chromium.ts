@@ -40,7 +40,11 @@ export interface Drawing {
   readonly title: string;
 }
 
-const script = (path: string) => ({ content: readFileSync(`node_modules/${path}`, 'utf8') });
+/** A library's script, once a page: it stays when the document is replaced. */
+async function load(page: Page, name: string, path: string): Promise<void> {
+  if (await page.evaluate((one) => one in window, name)) return;
+  await page.addScriptTag({ content: readFileSync(`node_modules/${path}`, 'utf8') });
+}
 
 /** The same bars by Vega and by Vega-Lite with one configuration, drawn as SVG in Chromium. */
 export async function drawVega(
@@ -48,8 +52,8 @@ export async function drawVega(
   config: { readonly range: { readonly category: readonly string[] } },
 ): Promise<{ full: Drawing; lite: Drawing }> {
   await page.setContent('<!doctype html><meta charset="utf-8"><div id="full"></div><div id="lite"></div>');
-  await page.addScriptTag(script('vega/build/vega.js'));
-  await page.addScriptTag(script('vega-lite/build/vega-lite.min.js'));
+  await load(page, 'vega', 'vega/build/vega.js');
+  await load(page, 'vegaLite', 'vega-lite/build/vega-lite.min.js');
   return page.evaluate(async (look) => {
     const { vega, vegaLite } = window as unknown as {
       vega: { parse: (...all: unknown[]) => unknown; View: new (...all: unknown[]) => { runAsync: () => Promise<void> } };
@@ -100,7 +104,7 @@ export async function drawVega(
 /** A Plotly chart of bars, one a series, drawn with a template in Chromium. */
 export async function drawPlotly(page: Page, template: unknown, bars: number): Promise<Drawing> {
   await page.setContent('<!doctype html><meta charset="utf-8"><div id="chart" style="width:800px;height:400px"></div>');
-  await page.addScriptTag(script('plotly.js-dist-min/plotly.min.js'));
+  await load(page, 'Plotly', 'plotly.js-dist-min/plotly.min.js');
   return page.evaluate(
     async (look, count) => {
       const { Plotly } = window as unknown as { Plotly: { newPlot: (...all: unknown[]) => Promise<void> } };

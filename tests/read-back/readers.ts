@@ -6,6 +6,7 @@ import { tmpdir } from 'node:os';
 import { basename, dirname, join } from 'node:path';
 import { createSystem, defaultConfig } from '@chakra-ui/react';
 import { createTheme } from '@mui/material/styles';
+import Ajv2020 from 'ajv/dist/2020';
 import Color from 'colorjs.io';
 import { init, registerTheme } from 'echarts';
 import ExcelJS from 'exceljs';
@@ -17,9 +18,10 @@ import postcss from 'postcss';
 import { compileString } from 'sass';
 import ts from 'typescript';
 import fengari from 'fengari';
+import { validateBytes } from 'gltf-validator';
 import { parse as parseYaml } from 'yaml';
 import type { Page } from 'puppeteer-core';
-import type { WrittenFile } from '@/core/formats/format';
+import { textFile, type WrittenFile } from '@/core/formats/format';
 import { eightDigits, fromInteger, fromLinear, type ReadValue } from './colours';
 import { computed, drawPlotly, drawVega, type Drawing } from './chromium';
 import { constantsOf } from './program-source';
@@ -68,6 +70,17 @@ function python<T = Read>(kind: string, files: readonly WrittenFile[]): T[] {
   const { at } = laid(files);
   const output = execFileSync('python3', ['tests/read-back/foreign.py', kind, ...files.map(at)], { maxBuffer: 1 << 26 });
   return JSON.parse(output.toString()) as T[];
+}
+
+/** Documents that are valid against the schema they come with, and not with one digit less. */
+function valid(files: readonly WrittenFile[], documents: readonly WrittenFile[]): readonly WrittenFile[] {
+  const broken = textFile('broken.xml', 'application/xml', text(documents[0]!).replace(/>#[0-9a-f]{6}</, '>#12345<'));
+  const { at } = laid([...files, broken]);
+  const check = (list: readonly WrittenFile[]) =>
+    execFileSync('xmllint', ['--noout', '--nonet', '--schema', at(one(files, '.xsd')), ...list.map(at)], { stdio: 'pipe' });
+  check(documents);
+  expect(() => check([broken])).toThrow();
+  return documents;
 }
 
 /** A module of the files, as Node loads it. CommonJS, so that it can be loaded here. */
@@ -212,22 +225,20 @@ export const READERS: Readonly<Record<string, Reader>> = {
   'dashboard-xml': {
     by: 'Python xml.etree; valid by xmllint',
     holds: 'tokens',
-    read(files, themes) {
-      const { at } = laid(files);
-      const documents = perTheme(files, themes, '.xml');
-      execFileSync('xmllint', ['--noout', '--nonet', '--schema', at(one(files, '.xsd')), ...documents.map(at)], {
-        stdio: 'pipe',
-      });
-      return python('dashboard', documents).map(pairs);
-    },
+    read: (files, themes) => python('dashboard', valid(files, perTheme(files, themes, '.xml'))).map(pairs),
   },
   'dashboard-json': {
     by: 'JSON.parse; valid by Ajv',
     holds: 'tokens',
-    read: (files, themes) =>
-      perTheme(files, themes, '.json').map((file) =>
-        pairs((schema(file) as { tokens: { name: string; value: string }[] }).tokens.map(({ name, value }) => [name, value])),
-      ),
+    read(files, themes) {
+      const valid = new Ajv2020().compile(schema(one(files, 'schema.json')) as object);
+      return perTheme(files, themes, '.json').map((file) => {
+        const content = schema(file) as { tokens: { name: string; value: string }[] };
+        expect(valid(content) ? [] : valid.errors).toEqual([]);
+        expect(valid({ ...content, ground: '12345g' })).toBe(false);
+        return pairs(content.tokens.map(({ name, value }) => [name, value]));
+      });
+    },
   },
   css: {
     by: 'Chromium, computed; PostCSS, Lightning CSS',
@@ -297,22 +308,22 @@ export const READERS: Readonly<Record<string, Reader>> = {
       }),
   },
   chakra: {
-    by: 'Chakra UI’s createSystem',
+    by: 'Chakra UI’s createSystem, its variables',
     holds: 'tokens',
     read([file], themes) {
-      const system = createSystem(defaultConfig, loaded(file!).config as Parameters<typeof createSystem>[1] & object);
-      const own = leaves((loaded(file!).config as { theme: { semanticTokens: { colors: object } } }).theme.semanticTokens.colors);
-      const paths = [...new Set(own.map(([path]) => path.replace(/(?:\.DEFAULT)?\.value\..*$/, '')))];
-      const tokens = new Map(system.tokens.allTokens.map((token) => [token.name, token]));
-      const conditions = (loaded(file!).config as { conditions: Record<string, string> }).conditions;
+      type Config = { conditions: Record<string, string>; theme: { semanticTokens: { colors: object } } };
+      const config = loaded(file!).config as Config;
+      const { tokens } = createSystem(defaultConfig, config as Parameters<typeof createSystem>[1] & object);
+      const own = leaves(config.theme.semanticTokens.colors).map(([path]) => path.replace(/(?:\.DEFAULT)?\.value\..*$/, ''));
       return themes.map(({ word }, at) => {
-        const condition =
-          at === 0 ? 'base' : `_${Object.entries(conditions).find(([, selector]) => selector.includes(`=${word}]`))![0]}`;
+        const name = Object.entries(config.conditions).find(([, selector]) => selector.includes(`=${word}]`))?.[0];
+        const variables = tokens.cssVarMap.get(at === 0 ? 'base' : `_${name}`)!;
         return pairs(
-          paths.map((path): [string, string] => {
-            const token = tokens.get(`colors.${path}`)!;
-            const values = (token.extensions.conditions ?? { base: token.value }) as Record<string, string>;
-            return [path, values[condition]!];
+          [...new Set(own)].map((path): [string, string] => {
+            return [
+              path.replace(/^proto$/, '__proto__'),
+              variables.get(tokens.getVar(`colors.${path}`)!.slice('var('.length, -1))!,
+            ];
           }),
         );
       });
@@ -366,11 +377,18 @@ export const READERS: Readonly<Record<string, Reader>> = {
     by: 'JSON.parse; glTF-Validator',
     holds: 'tokens',
     read: (files, themes) =>
-      perTheme(files, themes, '.gltf').map((file) => {
-        type Material = { name: string; pbrMetallicRoughness: { baseColorFactor: number[] } };
-        const { materials } = schema(file) as { materials: Material[] };
-        return materials.map(({ name, pbrMetallicRoughness: { baseColorFactor } }): Pair => [name, fromLinear(baseColorFactor)]);
-      }),
+      Promise.all(
+        perTheme(files, themes, '.gltf').map(async (file) => {
+          const { issues } = await validateBytes(file.bytes);
+          expect(issues.messages.filter(({ severity }) => severity <= 1)).toEqual([]);
+          type Material = { name: string; pbrMetallicRoughness: { baseColorFactor: number[] } };
+          const { materials } = schema(file) as { materials: Material[] };
+          return materials.map(({ name, pbrMetallicRoughness }): Pair => [
+            name,
+            fromLinear(pbrMetallicRoughness.baseColorFactor),
+          ]);
+        }),
+      ),
   },
   csharp: { by: 'tree-sitter, C#', holds: 'tokens', read: sourceFile('c_sharp', 'rgba') },
   'c-header': {
@@ -400,7 +418,7 @@ export const READERS: Readonly<Record<string, Reader>> = {
   'xml-resources': {
     by: 'Python xml.etree; valid by xmllint',
     holds: 'tokens',
-    read: (files, themes) => python('resources', perTheme(files, themes, '.xml')).map(pairs),
+    read: (files, themes) => python('resources', valid(files, perTheme(files, themes, '.xml'))).map(pairs),
   },
   android: {
     by: 'Python xml.etree',

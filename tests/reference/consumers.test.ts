@@ -1,137 +1,240 @@
-/** The written files, read by their real consumers. */
-import { execFileSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+/** What the written files do in their consumers: options, preferences of the system, compilers, engines of charts and games. */
+import { execFileSync, spawnSync } from 'node:child_process';
+import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { generate, parse, walk } from 'css-tree';
-import * as echartsLibrary from 'echarts';
-import { PNG } from 'pngjs';
-import { compileString } from 'sass';
-import { Brand } from '@/core/brand/document';
-import { resolveTheme } from '@/core/brand/resolve';
-import { bundle, manifestFile } from '@/core/formats/bundle';
-import { zipFiles } from '@/core/formats/zip';
-import { writeDestination } from '@/core/formats/registry';
 import { unzipSync } from 'fflate';
+import { PNG } from 'pngjs';
+import type { Page } from 'puppeteer-core';
+import { compileString } from 'sass';
+import ts from 'typescript';
+import type { Brand, Destination } from '@/core/brand/document';
+import { resolveTheme } from '@/core/brand/resolve';
+import { CSS_NOTATIONS } from '@/core/formats/css-text';
+import { bundle, manifestFile } from '@/core/formats/bundle';
+import { writeDestination } from '@/core/formats/registry';
+import { zipFiles } from '@/core/formats/zip';
+import { demo, harshBrand } from '../harsh-brand';
+import { blankPage, computed } from '../read-back/chromium';
+import { eightDigits } from '../read-back/colours';
+import { laid } from '../read-back/readers';
 
-const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));
-/** Names that no file format may stumble over. */
-const hostile = Brand.parse({
-  ...demo,
-  name: `</script><b>"'&]]> \u202e🚢`,
-  palettes: demo.palettes.map((palette) => ({ ...palette, name: `*/ ${palette.name} <!--` })),
-  themes: demo.themes.map((theme) => ({ ...theme, name: `${theme.name} "*/ & <x>` })),
-});
-
-const write = (brand: Brand, format: string, options: Record<string, string> = {}) => {
+function write(format: string, options: Destination['options'] = {}, brand: Brand = demo) {
   const { files, problems } = writeDestination(brand, { name: format, format, options });
-  expect(problems.filter((problem) => problem.severity === 'error')).toEqual([]);
-  return Object.fromEntries(files.map((file) => [file.path, file.bytes]));
-};
-const words = (bytes: Uint8Array | undefined) => new TextDecoder().decode(bytes);
-const brandColours = (brand: Brand, theme: number) =>
-  Object.fromEntries(
-    [...resolveTheme(brand, brand.themes[theme]!.id).values()].map(({ token, colour }) => [token.path, colour!.hex]),
-  );
-const dashed = (colours: Record<string, string>) =>
-  Object.fromEntries(Object.entries(colours).map(([path, hex]) => [path.replaceAll('.', '-'), hex]));
+  const of = (severity: string) => problems.filter((one) => one.severity === severity).map(({ message }) => message);
+  return { files, errors: of('error'), notes: of('warning'), text: new TextDecoder().decode(files[0]?.bytes) };
+}
 
-describe.each([
-  ['the demo', demo],
-  ['hostile names', hostile],
-] as const)('%s', (_name, brand) => {
-  test('CSS is parsed without an error (css-tree) and holds every token in every theme', () => {
-    const sheet = Object.entries(write(brand, 'css')).find(([path]) => path.endsWith('.css'))![1];
-    const errors: string[] = [];
-    const blocks: Record<string, string>[] = [];
-    const tree = parse(words(sheet), { onParseError: (error) => errors.push(error.message), parseCustomProperty: true });
-    walk(tree, (node) => {
-      if (node.type === 'Rule') blocks.push({});
-      if (node.type === 'Declaration')
-        blocks.at(-1)![node.property.slice(2)] = generate(node.value as Parameters<typeof generate>[0]);
+const colourOf = (brand: Brand, path: string, theme: string) =>
+  [...resolveTheme(brand, theme).values()].find(({ token }) => token.path === path)!.colour!;
+
+let page: Page;
+let close: () => Promise<void>;
+// A browser and compilers are started.
+jest.setTimeout(60_000);
+beforeAll(async () => ({ page, close } = await blankPage()));
+afterAll(() => close());
+
+describe('CSS in Chromium', () => {
+  const features = async (scheme: string, contrast = 'no-preference', gamut = 'srgb') => {
+    const client = await page.createCDPSession();
+    await client.send('Emulation.setEmulatedMedia', {
+      features: [
+        { name: 'prefers-color-scheme', value: scheme },
+        { name: 'prefers-contrast', value: contrast },
+        { name: 'color-gamut', value: gamut },
+      ],
     });
-    expect(errors).toEqual([]);
-    expect(blocks).toEqual(brand.themes.map((_, at) => dashed(brandColours(brand, at))));
+  };
+  const shown = (sheet: string, theme: string, name: string) =>
+    computed(page, sheet, theme, [name]).then(([css]) => eightDigits(css!));
+  const wanted = (path: string, theme: string) => `${colourOf(demo, path, theme).hex.slice(1)}ff`;
+
+  test('the system’s wish chooses the theme until the page names one', async () => {
+    const { text } = write('css', { dark: 'night', contrast: 'contrast' });
+    const unnamed = text.replaceAll(':not([data-theme])', ":not([data-theme^='d'])");
+    await features('dark');
+    // The helper sets the attribute, so here any that does not begin with d counts as none.
+    expect(await shown(unnamed, 'none', '--text-default')).toBe(wanted('text.default', 'night'));
+    expect(await shown(unnamed, 'day', '--text-default')).toBe(wanted('text.default', 'day'));
+    await features('light', 'more');
+    expect(await shown(unnamed, 'none', '--text-default')).toBe(wanted('text.default', 'contrast'));
+    await features('light');
+    expect(await shown(unnamed, 'none', '--text-default')).toBe(wanted('text.default', 'day'));
   });
 
-  test('Sass compiles and its maps give every colour (sass)', () => {
-    const partial = Object.entries(write(brand, 'css')).find(([path]) => path.endsWith('.scss'))![1];
-    const source = `${words(partial)}
-      @use 'sass:map';
-      @each $name, $theme in $themes { @each $token, $colour in $theme { .#{$name} { --#{$token}: #{$colour}; } } }
-      .plain { color: $text-default; }`;
-    // @use comes first in a stylesheet.
-    const { css } = compileString(`@use 'sass:map';\n${source.replace("@use 'sass:map';", '')}`);
-    const found = [...css.matchAll(/--([\w-]+): (#[0-9a-f]{6})/g)].map(([, name, hex]) => [name, hex]);
-    const expected = brand.themes.flatMap((_, at) => Object.entries(dashed(brandColours(brand, at))));
-    expect(found).toEqual(expected);
-    expect(css).toContain(`.plain {\n  color: ${brandColours(brand, 0)['text.default']};`);
+  test.each(CSS_NOTATIONS)('every token computes to the same colour in the notation %s', async (notation) => {
+    const { text } = write('css', { notation });
+    const names = [...text.matchAll(/^ {2}(--[^:]+):/gm)].map(([, name]) => name!).slice(0, demo.tokens.length);
+    const colours = await computed(page, text, 'day', names);
+    expect(colours.map(eightDigits)).toEqual(demo.tokens.map(({ path }) => wanted(path, 'day')));
   });
 
-  test('XML is valid against the schema it comes with (xmllint)', () => {
-    const files = write(brand, 'xml-resources');
-    const folder = mkdtempSync(join(tmpdir(), 'breakwater-xml-'));
-    for (const [path, bytes] of Object.entries(files)) writeFileSync(join(folder, path.split('/').at(-1)!), bytes);
-    const documents = Object.keys(files)
-      .filter((path) => path.endsWith('.xml'))
-      .map((path) => join(folder, path.split('/').at(-1)!));
-    const check = (paths: string[]) =>
-      execFileSync('xmllint', ['--noout', '--nonet', '--schema', join(folder, 'resources.xsd'), ...paths], { stdio: 'pipe' });
-    check(documents);
-    const first = readFileSync(documents[0]!, 'utf8');
-    const read = [...first.matchAll(/<colour name="([^"]+)">(#[0-9a-f]{6})</g)].map(([, name, hex]) => [name, hex]);
-    expect(Object.fromEntries(read)).toEqual(brandColours(brand, 0));
-    // The schema can say no: one digit too few.
-    writeFileSync(documents[0]!, first.replace(/#[0-9a-f]{6}/, '#12345'));
-    expect(() => check(documents)).toThrow();
+  test('a colour outside sRGB is itself where the screen has it, and the nearest elsewhere', async () => {
+    const { text, notes } = write('css', { wide: true, without: ['route'] }, harshBrand);
+    expect(notes).toEqual([]);
+    await features('light', 'no-preference', 'p3');
+    expect((await computed(page, text, 'class', ['--wide-green']))[0]).toBe('color(display-p3 0 1 0)');
+    await features('light');
+    expect(eightDigits((await computed(page, text, 'class', ['--wide-green']))[0]!)).toBe(eightDigits('color(display-p3 0 1 0)'));
+    expect(write('css', {}, harshBrand).notes).toEqual([
+      'Outside sRGB, and written as the nearest colour inside it: wide.green, wide.pink.',
+    ]);
   });
 
-  test('the strip is decoded pixel by pixel (pngjs), and the index names each', () => {
-    const files = write(brand, 'game-palette');
-    const strips = Object.keys(files).filter((path) => path.endsWith('.png'));
-    const index = JSON.parse(words(Object.entries(files).find(([path]) => path.endsWith('.json'))![1])) as {
-      themes: { strip: string; colours: { pixel: number; name: string; hex: string; linear: number[] }[] }[];
+  test('registered properties are colours, not words', async () => {
+    const value = async (options: Destination['options']) => {
+      await computed(page, write('css', options).text, 'day', []);
+      return page.evaluate(() => getComputedStyle(document.documentElement).getPropertyValue('--text-default'));
     };
-    index.themes.forEach((theme, at) => {
-      const image = PNG.sync.read(Buffer.from(files[strips.find((path) => path.endsWith(`/${theme.strip}`))!]!));
-      expect([image.height, image.width]).toEqual([1, brand.tokens.length]);
-      const shown = theme.colours.map(({ pixel, name }) => [
-        name,
-        `#${image.data.subarray(pixel * 4, pixel * 4 + 3).toString('hex')}`,
-      ]);
-      expect(Object.fromEntries(shown)).toEqual(brandColours(brand, at));
-      for (const { hex, linear } of theme.colours) {
-        // IEC 61966-2-1: from encoded to linear light.
-        const expected = [1, 3, 5]
-          .map((from) => parseInt(hex.slice(from, from + 2), 16) / 255)
-          .map((v) => (v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4));
-        linear.forEach((value, channel) => expect(value).toBeCloseTo(expected[channel]!, 5));
-      }
-    });
+    expect(await value({ register: true })).toBe('rgb(22, 38, 49)');
+    expect(await value({})).toBe('#162631');
+  });
+
+  test('a class for every use; the list of classes in use and the groups left out make it lighter', async () => {
+    const all = write('utilities');
+    const used = write('utilities', { keep: '<p class="color-text-default background-surface-page other">' });
+    const fewer = write('utilities', { without: ['trainer', 'terminal', 'sea-state'], uses: ['fill'] });
+    expect(used.text.match(/^\./gm)).toHaveLength(2);
+    expect(used.text).not.toContain('--border-default');
+    expect(fewer.text).not.toContain('trainer');
+    expect(fewer.files[0]!.bytes.length).toBeLessThan(all.files[0]!.bytes.length / 2);
+    await page.setContent('<p class="background-route-tern-islet">');
+    await page.addStyleTag({ content: all.text });
+    const ground = await page.evaluate(() => getComputedStyle(document.querySelector('p')!).backgroundColor);
+    expect(eightDigits(ground)).toBe(wanted('route.tern-islet', 'day'));
+    expect(write('utilities', { keep: 'nothing-here' }).errors).toEqual([expect.stringContaining('None of the classes listed')]);
   });
 });
 
-test('ECharts draws with the theme: series, ground and title colours are read from its SVG', () => {
-  const destination = demo.destinations.find((one) => one.format === 'echarts')!;
-  const { files } = writeDestination(demo, destination);
-  files.forEach((file, at) => {
-    echartsLibrary.registerTheme(`written-${at}`, JSON.parse(words(file.bytes)) as object);
-    const chart = echartsLibrary.init(null, `written-${at}`, { renderer: 'svg', ssr: true, width: 600, height: 300 });
-    chart.setOption({
-      animation: false,
-      title: { text: 'Sailings' },
-      xAxis: { type: 'category', data: ['a', 'b', 'c', 'd', 'e', 'f', 'g', 'h'] },
-      yAxis: {},
-      series: [{ type: 'bar', colorBy: 'data', data: [1, 2, 3, 4, 5, 6, 7, 8] }],
-    });
-    const svg = chart.renderToSVGString();
-    chart.dispose();
-    const colours = brandColours(demo, at);
-    for (const path of Object.keys(colours).filter((one) => one.startsWith('route.')))
-      expect(svg).toContain(`fill="${colours[path]}"`);
-    expect(svg).toContain(`fill="${colours['surface.panel']}"`);
-    expect(svg).toMatch(new RegExp(`fill="${colours['text.default']}"[^>]*>Sailings`));
+test('Bootstrap makes its buttons, body and borders of the brand’s colours', () => {
+  const source = `@import 'functions'; ${write('bootstrap', { primary: 'brand.teal' }).text} @import 'bootstrap';`;
+  const { css } = compileString(source, {
+    loadPaths: ['node_modules/bootstrap/scss'],
+    quietDeps: true,
+    silenceDeprecations: ['import', 'global-builtin', 'color-functions', 'if-function'],
   });
+  const hex = (path: string) => colourOf(demo, path, 'day').hex;
+  expect(css).toMatch(new RegExp(`\\.btn-primary \\{[^}]*--bs-btn-bg: ${hex('brand.teal')}`));
+  expect(css).toContain(`--bs-body-bg: ${hex('surface.page')}`);
+  expect(css).toContain(`--bs-danger: ${hex('status.cancelled')}`);
+  expect(write('bootstrap', { danger: 'status.no' }).errors).toEqual([
+    'danger is taken from status.no, and there is no such token; choose another.',
+  ]);
+});
+
+test('a name that is not there is found by TypeScript', () => {
+  const { files } = write('typescript');
+  const use = {
+    path: 'use.ts',
+    mediaType: '',
+    bytes: Buffer.from("import { day } from './modules/quillhaven-ferries';\nday.text.defautl;\n"),
+  };
+  const { folder } = laid([...files, use]);
+  const program = ts.createProgram([join(folder, 'use.ts')], {
+    strict: true,
+    noEmit: true,
+    target: ts.ScriptTarget.ES2022,
+    types: [],
+  });
+  expect(ts.getPreEmitDiagnostics(program).map(({ code }) => code)).toEqual([2551]);
+});
+
+describe('compilers, where the machine has them', () => {
+  const withTool = (tool: string) => (spawnSync('which', [tool]).status === 0 ? test : test.skip);
+  const expectedLines = harshBrand.themes.flatMap(({ id }) =>
+    harshBrand.tokens.map(({ path }) => {
+      const { hex, alpha } = colourOf(harshBrand, path, id);
+      return parseInt(
+        hex.slice(1) +
+          Math.round(alpha * 255)
+            .toString(16)
+            .padStart(2, '0'),
+        16,
+      ).toString();
+    }),
+  );
+
+  withTool('gcc').each(['gcc -xc -std=c99', 'g++ -xc++ -std=c++11'])('%s prints every colour', (command) => {
+    const { files, text } = write('c-header', { comments: true }, harshBrand);
+    const names = [...text.matchAll(/^#define (\w+) 0x/gm)].map(([, name]) => name);
+    const { folder, at } = laid(files);
+    const program = `#include <stdio.h>\n#include "${at(files[0]!)}"\nint main(void) {\n${names.map((name) => `printf("%lu\\n", (unsigned long)${name});`).join('\n')}\nreturn 0; }\n`;
+    writeFileSync(join(folder, 'main.c'), program);
+    const [compiler, ...flags] = command.split(' ');
+    execFileSync(compiler!, ['-Wall', '-Wextra', '-Werror', ...flags, join(folder, 'main.c'), '-o', join(folder, 'main')]);
+    expect(execFileSync(join(folder, 'main')).toString().trim().split('\n')).toEqual(expectedLines);
+  });
+
+  withTool('rustc')('rustc prints every colour', () => {
+    const { files, text } = write('rust', { comments: true }, harshBrand);
+    const { folder, at } = laid(files);
+    const paths = text
+      .split(/^pub mod /m)
+      .slice(1)
+      .flatMap((part) => [...part.matchAll(/pub const (\w+):/g)].map(([, name]) => `${/^\w+/.exec(part)![0]}::${name}`));
+    const lines = paths.map((path) => `println!("{}", brand::${path});`).join('\n');
+    writeFileSync(join(folder, 'main.rs'), `#[path = "${at(files[0]!)}"]\nmod brand;\nfn main() {\n${lines}\n}\n`);
+    execFileSync('rustc', ['-Dwarnings', join(folder, 'main.rs'), '-o', join(folder, 'main')], { stdio: 'pipe' });
+    expect(execFileSync(join(folder, 'main')).toString().trim().split('\n')).toEqual(expectedLines);
+  });
+
+  const matplotlib = spawnSync('/usr/bin/python3', ['-c', 'import matplotlib']).status === 0;
+  (matplotlib ? test : test.skip)('matplotlib takes the style', () => {
+    const { files } = write('matplotlib');
+    const script = `import sys, matplotlib as m; p = m.rc_params_from_file(sys.argv[1], use_default_template=False); print(p['figure.facecolor'], *[c['color'] for c in p['axes.prop_cycle']])`;
+    const output = execFileSync('/usr/bin/python3', ['-c', script, laid(files).at(files[0]!)]).toString();
+    expect(output.trim().split(' ')[1]).toBe(colourOf(demo, 'route.north-skerry', 'day').hex.slice(1));
+  });
+});
+
+describe('games', () => {
+  test('blocks in a column, indexed, with a key that is transparent (pngjs)', () => {
+    const { files } = write('game-palette', { group: 'trainer', layout: 'column', block: 4, indexed: true, key: true });
+    const image = PNG.sync.read(Buffer.from(files[0]!.bytes));
+    expect([image.width, image.height]).toEqual([4, 48]);
+    const at = (y: number) => image.data.subarray((y * 4 + 3) * 4, (y * 4 + 4) * 4).toString('hex');
+    expect([at(0), at(3)]).toEqual(['00000000', '00000000']);
+    const trainer = demo.tokens.filter(({ path }) => path.startsWith('trainer.'));
+    trainer.forEach(({ path }, index) => expect(at(4 * (index + 1) + 2)).toBe(`${colourOf(demo, path, 'day').hex.slice(1)}ff`));
+    // Colour type 3: the indices themselves are in the file.
+    expect(files[0]!.bytes[25]).toBe(3);
+  });
+
+  test('too many colours stop the release with a proposal, or become near ones', () => {
+    const stopped = write('csharp', { depth: '16', themes: ['day'] });
+    expect(stopped.errors).toEqual([expect.stringMatching(/^Day has \d+ colours, and the target holds 16\. .* ΔE2000 away/)]);
+    const reduced = write('csharp', { depth: '16', beyond: 'reduce', themes: ['day'] });
+    expect(reduced.errors).toEqual([]);
+    expect(new Set(reduced.text.match(/0x[0-9a-f]{8}/g)).size).toBe(16);
+    expect(write('csharp', { depth: '128', group: 'trainer' }).notes).toEqual([]);
+  });
+});
+
+test('values keep their colours in every chart’s file, and scales with a middle reach those that know them', () => {
+  const tern = colourOf(demo, 'route.tern-islet', 'day').hex;
+  for (const format of ['echarts', 'vega', 'plotly', 'd3', 'dashboard-json', 'dashboard-xml', 'matplotlib']) {
+    const line = write(format)
+      .text.split('\n')
+      .findIndex((one) => one.includes('Tern Islet'));
+    expect(line).toBeGreaterThan(0);
+    expect(write(format).text).toContain(tern.slice(1));
+  }
+  const { range } = JSON.parse(write('vega', { middle: 'tide', scale: 'sea-state' }).text) as { range: Record<string, string[]> };
+  expect(range.diverging).toHaveLength(11);
+  expect(range.diverging![5]).toBe(colourOf(demo, 'tide.datum', 'day').hex);
+  expect(range.ramp![9]).toBe(colourOf(demo, 'sea-state.9', 'day').hex);
+});
+
+test('the asset catalog has Display P3 where the colour needs it, and a dark colour beside the light one', () => {
+  const { files } = write('asset-catalog', { wide: true }, harshBrand);
+  const set = (name: string) =>
+    JSON.parse(
+      new TextDecoder().decode(files.find(({ path }) => path === `Colours.xcassets/${name}.colorset/Contents.json`)!.bytes),
+    ) as {
+      colors: { color: { 'color-space': string; components: { green: string } } }[];
+    };
+  expect(set('wide-green').colors[0]!.color).toMatchObject({ 'color-space': 'display-p3', components: { green: '1.000000' } });
+  expect(set('text-default').colors.map(({ color }) => color['color-space'])).toEqual(['srgb', 'srgb']);
 });
 
 test('the bundle is deterministic, and the zip holds what the manifest says', async () => {

@@ -8,7 +8,7 @@ import { SCHEME_PLACES } from '@/core/formats/ooxml-scheme';
 import { harshBrand as brand, RARE } from '../harsh-brand';
 import { blankPage } from '../read-back/chromium';
 import { eightDigits } from '../read-back/colours';
-import { READERS, type Pair, type Reader } from '../read-back/readers';
+import { READERS, type Pair } from '../read-back/readers';
 
 const writers = FORMATS.filter(({ write }) => write);
 const themes = brand.themes.map(({ name }) => ({ word: slug(name) }));
@@ -17,6 +17,8 @@ const rows = new Map<string, string>();
 let page: Page;
 let close: () => Promise<void>;
 
+// A browser and compilers are started.
+jest.setTimeout(60_000);
 beforeAll(async () => ({ page, close } = await blankPage()));
 afterAll(() => close());
 

@@ -8,6 +8,9 @@ import { chosenTokens, material } from './material';
 import { objectText, propertyKey, treeOf } from './nested';
 import { quoted } from './plain-text';
 
+/** A step that its own merging of objects would lose. */
+const PROTO = /(^|\.)__proto__(?=\.|$)/g;
+
 /** Chakra UI 3: semantic tokens with a condition for every theme but the first, for `createSystem(defaultConfig, config)`. */
 export const chakra = defineFormat({
   id: 'chakra',
@@ -21,7 +24,9 @@ export const chakra = defineFormat({
   options: z.strictObject({ prefix, ...chosen, dark: oneTheme('Theme for _dark', 'the first dark one'), comments }),
   reach: chosenTokens,
   write(brand, themes, options) {
-    const { themes: shipped, problems } = material(brand, themes, { ...options, naming: 'path' });
+    // Its variables are named by paths with hyphens for dots: that is where two could clash.
+    const { themes: shipped, problems } = material(brand, themes, options);
+    const stem = options.prefix.replace(/-?$/, options.prefix && '.');
     const [base, ...others] = shipped;
     const dark = darkest(brand, shipped, options.dark);
     const conditions = others.map((theme) => ({
@@ -29,7 +34,7 @@ export const chakra = defineFormat({
       name: identifier(theme.identifier, 'camel'),
       colours: new Map(theme.tokens.map((token) => [token.token.id, token.colour])),
     }));
-    const entries = (base?.tokens ?? []).map(({ token, identifier: path, colour }) => {
+    const entries = (base?.tokens ?? []).map(({ token, colour }) => {
       const values = [`base: ${quoted(cssText(colour))}`];
       for (const { theme, name, colours } of conditions) {
         const own = colours.get(token.id);
@@ -39,7 +44,7 @@ export const chakra = defineFormat({
         values.push(`${propertyKey(`_${name}`)}: ${text}`);
       }
       const description = options.comments && token.description ? `, description: ${quoted(token.description)}` : '';
-      return [path, `{ value: { ${values.join(', ')} }${description} }`] as const;
+      return [stem + token.path.replace(PROTO, '$1proto'), `{ value: { ${values.join(', ')} }${description} }`] as const;
     });
     const tree = objectText(treeOf(entries, 'DEFAULT'), '      ');
     const selectors = conditions.map(

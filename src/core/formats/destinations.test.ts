@@ -5,8 +5,12 @@ import { FORMATS, formatById, writeDestination } from './registry';
 
 const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));
 
-function written(brand: Brand, format: string, options: Record<string, string> = {}) {
-  const { files, problems } = writeDestination(brand, { name: 'Here', format, options });
+function written(brand: Brand, format: string, options: Record<string, unknown> = {}) {
+  const { files, problems } = writeDestination(brand, {
+    name: 'Here',
+    format,
+    options: options as Brand['destinations'][number]['options'],
+  });
   const text = (part: string) => {
     const file = files.find(({ path }) => path.includes(part));
     if (!file) throw new Error(`No file ${part} among ${files.map(({ path }) => path).join(', ')}`);
@@ -108,14 +112,15 @@ describe('CSS and Sass', () => {
       .filter((one) => one.startsWith('  '))) {
       expect(line).toMatch(/^ {2}--qf-[a-z0-9-]+: #[0-9a-f]{6};$/);
     }
-    expect(text('.scss')).toContain('$qf-text-default: #162631;');
-    expect(text('.scss')).toContain("  'night-bridge': $qf-theme-night-bridge,");
+    const sheet = written(demo, 'sass', { prefix: 'qf-' }).text('.scss');
+    expect(sheet).toContain('$qf-text-default: #162631;');
+    expect(sheet).toContain("  'night-bridge': $qf-theme-night-bridge,");
   });
 
-  test.each(['QF-', 'qf', '1-', 'a b-', '--', '}*{color:red}-'])('the prefix %j is refused', (prefix) => {
+  test.each(['QF-', '1-', 'a b-', '--', '}*{color:red}-'])('the prefix %j is refused', (prefix) => {
     const { paths, errors } = written(demo, 'css', { prefix });
     expect(paths).toEqual([]);
-    expect(errors).toEqual(['Here: A prefix is lower-case letters, digits and hyphens, ending in a hyphen.']);
+    expect(errors).toEqual(['Here: A prefix is lower-case letters and digits with hyphens between, such as v1-.']);
   });
 
   test('a translucent colour keeps its opacity', () => {
@@ -170,14 +175,16 @@ describe('every format', () => {
     const once = writeDestination(named, { name: 'Here', format: id, options: {} });
     const twice = writeDestination(structuredClone(named), { name: 'Here', format: id, options: {} });
     expect(once).toEqual(twice);
-    for (const { path } of once.files) expect(path).toMatch(/^([a-z]+\/)?[a-z0-9_-]+(\.[a-z]+)+$/);
+    for (const { path } of once.files) expect(path).toMatch(/^([A-Za-z0-9_-]+(\.[a-z]+)*\/)*[A-Za-z0-9_-]+(\.[a-z]+)*$/);
   });
 
   test.each(FORMATS.map(({ id }) => id))('%s can be found, and says what it is for', (id) => {
     const format = formatById(id)!;
     expect(format.read ?? format.write).toBeDefined();
     expect(format.purpose).toMatch(/^[A-Z].*\.$/);
-    expect(format.extensions.every((extension) => extension.startsWith('.'))).toBe(true);
+    if (format.write) expect(format.readBy).toMatch(/^[A-Z][^.]*$/);
+    expect([format.readBy, format.taken].filter(Boolean)).toHaveLength(format.write ? 2 : 0);
+    expect(format.extensions.every((extension) => /^\.|^qmldir$/.test(extension))).toBe(true);
     for (const option of Object.values(format.options.shape)) {
       expect(option.meta()).toMatchObject({ title: expect.any(String), description: expect.any(String) });
     }

@@ -42,13 +42,10 @@ export function fitted<Name extends string>(
   }
   return { slots: found, problems };
 
+  /** Those of the fitting role first: `text.on-danger` is no status. */
   function byWords({ words, role }: Slot): Token | undefined {
-    const fits = worded.filter(({ token }) => role === undefined || token.role === role);
-    for (const word of words) {
-      const one = fits.find(({ own }) => own.includes(word)) ?? worded.find(({ own }) => own.includes(word));
-      if (one) return one.token;
-    }
-    return undefined;
+    const named = (list: typeof worded) => words.flatMap((word) => list.filter(({ own }) => own.includes(word)))[0]?.token;
+    return named(worded.filter(({ token }) => token.role === role)) ?? named(worded);
   }
 
   function byRole({ role }: Slot): Token | undefined {

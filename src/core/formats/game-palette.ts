@@ -39,7 +39,7 @@ export const gamePalette = defineFormat({
   reach: chosenTokens,
   write(brand, themes, options) {
     const { themes: shipped, problems } = withinDepth(material(brand, themes, options), options);
-    if ((shipped[0]?.tokens.length ?? 0) === 0) return { files: [], problems };
+    if (shipped.some(({ tokens }) => tokens.length === 0)) return { files: [], problems };
     const lead = options.key ? 1 : 0;
     const count = shipped[0]!.tokens.length + lead;
     if (options.indexed && count > INDEXED_MOST) {
