@@ -15,7 +15,7 @@ module.exports = {
       {
         pathNot: [
           '^src/core/',
-          '^node_modules/(culori|zod|nanoid|fast-png|fflate|iobuffer|saxes|jsonc-parser|papaparse|css-tree|exceljs|@types/(culori|papaparse|css-tree))/',
+          '^node_modules/(culori|zod|nanoid|fast-png|fflate|iobuffer|saxes|jsonc-parser|papaparse|css-tree|exceljs|liquidjs|@types/(culori|papaparse|css-tree))/',
         ],
       },
       'The core imports only itself and its few libraries.',

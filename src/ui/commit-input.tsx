@@ -13,6 +13,8 @@ interface CommitInputProps {
   autoFocus?: boolean;
   /** Given, the field may be emptied; says what an empty one means. */
   placeholder?: string | undefined;
+  /** Id of a list of proposals. */
+  list?: string;
 }
 
 const PLAIN = {
@@ -34,6 +36,7 @@ export function CommitInput({
   label,
   autoFocus = false,
   placeholder,
+  list,
 }: CommitInputProps) {
   const [draft, setDraft] = useState<string | null>(null);
   const commit = () => {
@@ -52,6 +55,7 @@ export function CommitInput({
       autoFocus={autoFocus}
       disabled={disabled}
       placeholder={placeholder}
+      list={list}
       onChange={(event) => setDraft(event.target.value)}
       onBlur={commit}
       onKeyDown={(event) => {

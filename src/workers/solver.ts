@@ -1,8 +1,9 @@
-import { proxy, wrap, type Remote } from 'comlink';
+import { proxy } from 'comlink';
 import type { Categorical, CategoricalSet } from '@/core/palette/categorical';
 import type { Settled, Unsettled } from '@/core/palette/settle';
 import type { DerivedTheme } from '@/core/brand/derive-theme';
 import type { Brand, ThemeRecipe } from '@/core/brand/document';
+import { keptWorker } from './kept-worker';
 import type { SolverWorker } from './solver.worker';
 
 /** @throws DOMException "AbortError" when stopped */
@@ -30,36 +31,4 @@ export function derive(
   return inWorker((worker) => worker.derive(brand, from, into, recipe), signal);
 }
 
-interface Started {
-  readonly worker: Worker;
-  /** Wrapped once: when a wrapping is collected as garbage, the worker hears nothing any more. */
-  readonly remote: Remote<SolverWorker>;
-}
-
-/** The worker at rest, kept for the next time: starting one costs more than most of its work. */
-let resting: Started | null = null;
-
-function start(): Started {
-  const worker = new Worker(new URL('./solver.worker.ts', import.meta.url), { type: 'module' });
-  return { worker, remote: wrap<SolverWorker>(worker) };
-}
-
-async function inWorker<T>(work: (worker: Remote<SolverWorker>) => Promise<T>, signal: AbortSignal): Promise<T> {
-  const started = resting ?? start();
-  resting = null;
-  let stop = () => {};
-  const stopped = new Promise<never>((_, reject) => (stop = () => reject(signal.reason as Error)));
-  signal.addEventListener('abort', stop);
-  try {
-    const result = await Promise.race([work(started.remote), stopped]);
-    if (resting) started.worker.terminate();
-    else resting = started;
-    return result;
-  } catch (error) {
-    // Its computation cannot be asked to stop half-way.
-    started.worker.terminate();
-    throw error;
-  } finally {
-    signal.removeEventListener('abort', stop);
-  }
-}
+const inWorker = keptWorker<SolverWorker>(() => new Worker(new URL('./solver.worker.ts', import.meta.url), { type: 'module' }));

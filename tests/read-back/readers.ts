@@ -503,6 +503,11 @@ export const READERS: Readonly<Record<string, Reader>> = {
     holds: 'tokens',
     read: (files) => Object.values(python<Record<string, Read>>('ini', files)[0]!).map(pairs),
   },
+  template: {
+    by: 'Python configparser (the first template writes INI)',
+    holds: 'tokens',
+    read: (files) => Object.values(python<Record<string, Read>>('ini', files)[0]!).map(pairs),
+  },
   properties: {
     by: 'dot-properties',
     holds: 'tokens',

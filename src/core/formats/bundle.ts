@@ -18,9 +18,13 @@ export interface Bundle {
   readonly problems: Written['problems'];
 }
 
-/** Writes every destination of a brand. Deterministic; two destinations that would write one path are an error. */
-export async function bundle(brand: Brand): Promise<Bundle> {
+/**
+ * Writes every destination of a brand. Deterministic; two destinations that would write one path are an error.
+ * @param onProgress told the share done, 0..1, after every destination
+ */
+export async function bundle(brand: Brand, onProgress?: (share: number) => void): Promise<Bundle> {
   const files: WrittenFile[] = [];
+  const paths = new Set<string>();
   const manifest: ManifestEntry[] = [];
   const problems: { severity: 'error' | 'warning'; message: string }[] = [];
   if (brand.destinations.length === 0)
@@ -32,13 +36,17 @@ export async function bundle(brand: Brand): Promise<Bundle> {
       if (!problems.some((known) => known.message === problem.message)) problems.push(problem);
     }
     for (const file of written.files) {
-      if (files.some((known) => known.path === file.path)) {
-        problems.push({ severity: 'error', message: `Two destinations would both write ${file.path}; remove one.` });
+      // Case is no difference on many file systems.
+      if (paths.has(file.path.toLowerCase())) {
+        const message = `Two destinations would both write ${file.path}; give ${destination.name} a folder of its own.`;
+        if (!problems.some((known) => known.message === message)) problems.push({ severity: 'error', message });
         continue;
       }
+      paths.add(file.path.toLowerCase());
       files.push(file);
       manifest.push(await manifestEntry(file, destination.format));
     }
+    onProgress?.((brand.destinations.indexOf(destination) + 1) / brand.destinations.length);
   }
   return { files, manifest, problems };
 }

@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import { z } from 'zod';
 import type { Brand, PALETTE_KINDS, Theme, Token } from '../brand/document';
 import type { CellRange } from './cell-range';
 import type { Pixels } from '../image/pixels';
@@ -152,9 +152,21 @@ export interface Format<Options extends z.ZodObject = z.ZodObject> {
   readonly reach?: (tokens: readonly Token[], options: z.output<Options>) => readonly Token[];
 }
 
+/** Of every format that is written: where its files lie among the others, so that two of a kind can be shipped. */
+const folder = z
+  .string()
+  .max(80)
+  .regex(
+    /^([a-z0-9][a-z0-9_-]*(\/[a-z0-9][a-z0-9_-]*)*)?$/,
+    'A folder is lower-case letters, digits, hyphens and underscores, such as site/v1.',
+  )
+  .default('')
+  .meta({ title: 'Folder of its own', description: 'none' });
+
 /** Keeps the options' type from the schema through to the writer. */
 export function defineFormat<Options extends z.ZodObject>(format: Format<Options>): Format {
-  return format as unknown as Format;
+  const options = format.write ? format.options.extend({ folder }) : format.options;
+  return { ...format, options } as unknown as Format;
 }
 
 /** A name as a lower-case word for file names and identifiers: letters, digits and single hyphens. */

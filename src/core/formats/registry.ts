@@ -55,6 +55,7 @@ import { riffPal } from './riff-pal';
 import { soc } from './soc';
 import { stylesheet } from './stylesheet';
 import { svg } from './svg';
+import { template } from './template';
 import { text } from './text';
 import { xlsx } from './xlsx';
 import { xmlResources } from './xml-resources';
@@ -115,6 +116,7 @@ export const FORMATS: readonly Format[] = [
   csv,
   json,
   stylesheet,
+  template,
   text,
 ];
 
@@ -185,5 +187,8 @@ export function writeDestination(
   const wanted = (options.data as { themes?: readonly string[] }).themes ?? [];
   const chosen = wanted.length === 0 ? themes : themes.filter(({ id }) => wanted.includes(id));
   if (chosen.length === 0) return refuse('None of the themes it is for is there any more; choose others in its options.');
-  return format.write(brand, chosen, options.data);
+  const written = format.write(brand, chosen, options.data);
+  const { folder } = options.data as { folder: string };
+  if (folder === '') return written;
+  return { ...written, files: written.files.map((file) => ({ ...file, path: `${folder}/${file.path}` })) };
 }

@@ -1,59 +1,62 @@
+import { useId } from 'react';
 import type { Destination } from '@/core/brand/document';
-import { formatById } from '@/core/formats/registry';
-import { useBrand, useMayEdit } from '@/ui/brand-context';
-import { CommitInput } from '@/ui/commit-input';
+import type { Format } from '@/core/formats/format';
+import { optionKinds } from '@/core/formats/option-kinds';
+import { useBrand } from '@/ui/brand-context';
 import { tell } from '@/ui/notices';
+import { OptionField } from './option-field';
 import css from './ship.module.css';
 
-/** The destination's name and its format's options, checked by the format's own schema. */
-export function DestinationOptions({ destination }: { destination: Destination }) {
-  const run = useBrand((state) => state.run);
-  const mayEdit = useMayEdit();
-  const format = formatById(destination.format);
-  if (!format) return null;
-  const names = Object.keys(format.options.shape);
-  const set = (option: string, text: string) => {
-    const options = { ...destination.options, [option]: text };
-    const checked = format.options.safeParse(options);
+type Options = Destination['options'];
+
+/** A format's options, each in the field that suits it, checked by the format's own schema. */
+export function DestinationOptions({
+  format,
+  options,
+  disabled,
+  onChange,
+}: {
+  format: Format;
+  options: Options;
+  disabled: boolean;
+  onChange: (options: Options, what: string) => boolean;
+}) {
+  const paths = useId();
+  const tokens = useBrand((state) => state.replica.brand.tokens);
+  const kinds = optionKinds(format);
+  if (kinds.length === 0) return <p className={css.soft}>There is nothing to choose: the file is always the same.</p>;
+  const set = (name: string, title: string, value: unknown) => {
+    const next = { ...options, [name]: value } as Options;
+    const checked = format.options.safeParse(next);
     if (!checked.success) {
       tell(checked.error.issues[0]!.message);
       return false;
     }
-    return run({
-      label: `Set ${option} of ${destination.name}`,
-      steps: [{ do: 'destination.edit', id: destination.id, set: { options } }],
-    });
+    return onChange(next, title);
   };
   return (
-    <div className={css.options}>
-      <label>
-        Name
-        <CommitInput
-          value={destination.name}
-          disabled={!mayEdit}
-          onCommit={(name) =>
-            run({
-              label: `Rename ${destination.name} to ${name}`,
-              steps: [{ do: 'destination.edit', id: destination.id, set: { name } }],
-            })
-          }
+    <div className={css.options} role="group" aria-label="Options">
+      {kinds.map((kind) => (
+        <OptionField
+          key={kind.name}
+          kind={kind}
+          value={options[kind.name] ?? kind.usual}
+          disabled={disabled}
+          paths={paths}
+          onSet={(value) => set(kind.name, kind.title, value)}
         />
-      </label>
-      {names.map((option) => {
-        const { title, description } = format.options.shape[option]!.meta() ?? {};
-        return (
-          <label key={option}>
-            {title}
-            <CommitInput
-              value={String(destination.options[option] ?? '')}
-              placeholder={description}
-              disabled={!mayEdit}
-              mono
-              onCommit={(text) => set(option, text)}
-            />
-          </label>
-        );
-      })}
+      ))}
+      <datalist id={paths}>
+        {pathsOf(tokens.map(({ path }) => path)).map((path) => (
+          <option key={path} value={path} />
+        ))}
+      </datalist>
     </div>
   );
+}
+
+/** Groups, then tokens; as many as a list of proposals can carry. */
+function pathsOf(paths: readonly string[]): string[] {
+  const groups = new Set(paths.flatMap((path) => path.split('.').map((_, at, steps) => steps.slice(0, at).join('.'))));
+  return [...groups].filter(Boolean).concat(paths).slice(0, 1_000);
 }

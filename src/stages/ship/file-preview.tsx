@@ -1,92 +1,126 @@
-import { Button } from '@chakra-ui/react';
-import { css as cssLanguage } from '@codemirror/lang-css';
-import { json } from '@codemirror/lang-json';
-import { sass } from '@codemirror/lang-sass';
-import { xml } from '@codemirror/lang-xml';
-import { HighlightStyle, syntaxHighlighting } from '@codemirror/language';
-import { tags } from '@lezer/highlight';
-import CodeMirror, { EditorView, type Extension } from '@uiw/react-codemirror';
+import { Button, NativeSelect } from '@chakra-ui/react';
+import CodeMirror, { EditorView } from '@uiw/react-codemirror';
 import { useEffect, useMemo, useState } from 'react';
 import type { WrittenFile } from '@/core/formats/format';
+import { tokensByLine } from '@/core/formats/token-at-line';
+import { readColour } from '@/core/colour/read';
+import { resolveTheme } from '@/core/brand/resolve';
+import { useBrandStore } from '@/ui/brand-context';
+import { download } from '@/ui/download';
+import { tell } from '@/ui/notices';
 import { useNonce } from '@/ui/providers';
 import { copy } from '@/ui/readout/copyable';
+import { codeLook, languageOf } from './code-look';
 import { colourPatches } from './colour-patches';
-import { download } from '@/ui/download';
 import css from './ship.module.css';
 
-/** Syntax told apart by weight and grey: the only hues on the page are the colours in the file. */
-const plain = HighlightStyle.define([
-  {
-    tag: [tags.propertyName, tags.tagName, tags.variableName, tags.definition(tags.variableName), tags.className],
-    fontWeight: '700',
-  },
-  { tag: [tags.comment, tags.punctuation, tags.separator, tags.bracket, tags.angleBracket], color: 'var(--soft)' },
-  { tag: [tags.attributeName, tags.keyword, tags.labelName], fontStyle: 'italic' },
-]);
+/** Up to so many files are laid out as tabs; more are a list to choose from. */
+const TABS = 5;
 
-const look = EditorView.theme({
-  '&': { fontSize: '11px', height: '100%', background: 'var(--raise)', color: 'var(--ink)' },
-  '.cm-scroller': { fontFamily: "'Martian Mono Variable', monospace", fontStretch: '75%', lineHeight: '1.75' },
-  '.cm-gutters': { background: 'var(--raise)', color: 'var(--soft)', border: '0' },
-  '.cm-activeLine, .cm-activeLineGutter': { background: 'transparent' },
-});
-
-const LANGUAGES: Record<string, () => Extension> = {
-  css: cssLanguage,
-  scss: () => sass(),
-  json,
-  xml: () => xml(),
-  xsd: () => xml(),
-};
-
-/** The written files one at a time: read, copy, download. */
-export function FilePreview({ files }: { files: readonly WrittenFile[] }) {
+/** Which of the files is looked at: by its path, so that it stays while the brand changes. */
+export function useChosenFile(files: readonly WrittenFile[]) {
   const [path, setPath] = useState<string | null>(null);
-  const file = files.find((one) => one.path === path) ?? files[0];
-  if (!file) return null;
-  const image = file.mediaType.startsWith('image/');
+  return { file: files.find((one) => one.path === path) ?? files[0], choose: setPath };
+}
+
+/** Which file it is, and what can be done with it. */
+export function FileBar(props: { files: readonly WrittenFile[]; file: WrittenFile; onChoose: (path: string) => void }) {
   return (
-    <>
-      <div className={css.files}>
-        <div className={css.tabs} role="tablist" aria-label="Files">
-          {files.map((one) => (
-            <button key={one.path} role="tab" aria-selected={one === file} onClick={() => setPath(one.path)}>
-              {one.path.split('/').at(-1)}
-            </button>
-          ))}
-        </div>
-        <span>{file.bytes.length.toLocaleString('en')} bytes</span>
-        {!image && (
-          <Button size="2xs" variant="outline" onClick={() => void copy(new TextDecoder().decode(file.bytes))}>
-            Copy
-          </Button>
-        )}
-        <Button size="2xs" variant="outline" onClick={() => download(file.path.split('/').at(-1)!, file.mediaType, file.bytes)}>
-          Download
-        </Button>
-      </div>
-      <div className={css.preview} role="tabpanel">
-        {image ? <Strip file={file} /> : <Code file={file} />}
-      </div>
-    </>
+    <div className={css.files}>
+      <FileChooser {...props} />
+      <FileButtons file={props.file} />
+    </div>
   );
 }
 
-function Code({ file }: { file: WrittenFile }) {
+function FileChooser({
+  files,
+  file,
+  onChoose,
+}: {
+  files: readonly WrittenFile[];
+  file: WrittenFile;
+  onChoose: (path: string) => void;
+}) {
+  const short = files.map(({ path }) => path.split('/').at(-1)!);
+  if (files.length > TABS || short.join('').length > 110) {
+    return (
+      <NativeSelect.Root size="xs" flex="1" minWidth="0">
+        <NativeSelect.Field aria-label="File" value={file.path} onChange={({ target }) => onChoose(target.value)}>
+          {files.map(({ path }, at) => (
+            <option key={path} value={path}>
+              {path} ({at + 1} of {files.length})
+            </option>
+          ))}
+        </NativeSelect.Field>
+        <NativeSelect.Indicator />
+      </NativeSelect.Root>
+    );
+  }
+  return (
+    <div className={css.tabs} role="tablist" aria-label="Files">
+      {files.map((one, at) => (
+        <button key={one.path} role="tab" aria-selected={one === file} onClick={() => onChoose(one.path)}>
+          {short[at]}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+/** Binary files are kept whole, and not shown as text. */
+export function isText({ bytes }: WrittenFile): boolean {
+  return !bytes.subarray(0, 2_000).includes(0);
+}
+
+/** One written file: read, copied, downloaded. */
+export function FilePreview({ file, order }: { file: WrittenFile; order: 'rgba' | 'argb' }) {
+  return (
+    <div className={css.preview}>
+      {file.mediaType.startsWith('image/png') ? (
+        <Strip file={file} />
+      ) : isText(file) ? (
+        <Code file={file} order={order} />
+      ) : (
+        <p className={css.binary}>
+          {file.path.split('/').at(-1)} is not a text ({file.bytes.length.toLocaleString('en')} bytes). Download it and open it in
+          the program that reads it.
+        </p>
+      )}
+    </div>
+  );
+}
+
+function FileButtons({ file }: { file: WrittenFile }) {
+  return (
+    <div className={css.buttons}>
+      <span>{file.bytes.length.toLocaleString('en')} bytes</span>
+      {isText(file) && (
+        <Button size="2xs" variant="outline" onClick={() => void copy(new TextDecoder().decode(file.bytes))}>
+          Copy
+        </Button>
+      )}
+      <Button size="2xs" variant="outline" onClick={() => download(file.path.split('/').at(-1)!, file.mediaType, file.bytes)}>
+        Download
+      </Button>
+    </div>
+  );
+}
+
+function Code({ file, order }: { file: WrittenFile; order: 'rgba' | 'argb' }) {
   const text = useMemo(() => new TextDecoder().decode(file.bytes), [file]);
   const nonce = useNonce();
-  const extensions = useMemo(() => {
-    const language = LANGUAGES[file.path.split('.').at(-1)!]?.();
-    return [
-      ...(language ? [language] : []),
-      syntaxHighlighting(plain),
-      look,
-      colourPatches,
-      EditorView.lineWrapping,
+  const show = useShowToken(text);
+  const extensions = useMemo(
+    () => [
+      languageOf(file.path),
+      codeLook,
+      colourPatches(order, show),
       EditorView.cspNonce.of(nonce),
       EditorView.contentAttributes.of({ 'aria-label': `Contents of ${file.path}`, tabindex: '0' }),
-    ];
-  }, [file.path, nonce]);
+    ],
+    [file.path, nonce, order, show],
+  );
   return (
     <CodeMirror
       value={text}
@@ -101,6 +135,23 @@ function Code({ file }: { file: WrittenFile }) {
   );
 }
 
+/** Shows the token of a colour in the readout: the one its line names, else one that has this colour. */
+function useShowToken(text: string): (line: number, css: string) => void {
+  const store = useBrandStore();
+  return useMemo(() => {
+    const lines = text.split('\n');
+    return (line, css) => {
+      const { replica, theme, select } = store.getState();
+      const { brand } = replica;
+      const named = tokensByLine(brand.tokens, lines)(line);
+      const hex = readColour(css)?.hex;
+      const token = named ?? [...resolveTheme(brand, theme).values()].find(({ colour }) => colour?.hex === hex)?.token;
+      if (token) select({ token: token.id });
+      else tell('No token has this colour in the theme shown above; choose the theme that the file is for.');
+    };
+  }, [store, text]);
+}
+
 function Strip({ file }: { file: WrittenFile }) {
   const url = useMemo(
     () => URL.createObjectURL(new Blob([file.bytes as Uint8Array<ArrayBuffer>], { type: file.mediaType })),
@@ -109,9 +160,9 @@ function Strip({ file }: { file: WrittenFile }) {
   useEffect(() => () => URL.revokeObjectURL(url), [url]);
   return (
     <figure className={css.strip}>
-      {/* eslint-disable-next-line @next/next/no-img-element -- bytes made in this page, one pixel high; nothing to optimise */}
+      {/* eslint-disable-next-line @next/next/no-img-element -- bytes made in this page, a few pixels; nothing to optimise */}
       <img src={url} alt={`The strip ${file.path}, drawn large`} />
-      <figcaption>One pixel a colour, one row; drawn large here.</figcaption>
+      <figcaption>A block a colour, drawn large here.</figcaption>
     </figure>
   );
 }

@@ -1,0 +1,85 @@
+import { unifiedMergeView } from '@codemirror/merge';
+import { useQuery } from '@tanstack/react-query';
+import CodeMirror, { EditorView } from '@uiw/react-codemirror';
+import { useMemo } from 'react';
+import type { WrittenFile } from '@/core/formats/format';
+import { useBrand } from '@/ui/brand-context';
+import { useNonce } from '@/ui/providers';
+import { codeLook, languageOf } from './code-look';
+import { isText } from './file-preview';
+import css from './ship.module.css';
+
+/** A file against the bytes that were released under its path, line by line. */
+export function SinceRelease({ file }: { file: WrittenFile }) {
+  const { id, release } = useBrand((state) => ({ id: state.id, release: state.release }));
+  const { data, error } = useQuery({
+    queryKey: ['released', id, release?.number, file.path],
+    enabled: release !== null,
+    staleTime: Infinity,
+    retry: false,
+    queryFn: async () => {
+      const response = await fetch(`/deliver/${id}/${release!.number}/${file.path}`);
+      if (response.status === 404) return { bytes: null };
+      if (!response.ok) throw new Error('The released file could not be fetched; try again in a moment.');
+      return { bytes: new Uint8Array(await response.arrayBuffer()) };
+    },
+  });
+  if (!release) return <p className={css.soft}>Nothing has been released yet, so there is nothing to compare with.</p>;
+  if (error) return <p className={css.soft}>{error.message}</p>;
+  if (!data) return <p className={css.soft}>Fetching the released file…</p>;
+  if (!data.bytes)
+    return (
+      <p className={css.soft}>
+        Release {release.number} has no file {file.path}: it is new.
+      </p>
+    );
+  const same = data.bytes.length === file.bytes.length && data.bytes.every((byte, at) => byte === file.bytes[at]);
+  if (same)
+    return (
+      <p className={css.soft}>
+        Byte for byte as in release {release.number} ({file.bytes.length.toLocaleString('en')} bytes).
+      </p>
+    );
+  if (!isText(file))
+    return (
+      <p className={css.soft}>
+        Changed since release {release.number}: {data.bytes.length.toLocaleString('en')} bytes then,{' '}
+        {file.bytes.length.toLocaleString('en')} now.
+      </p>
+    );
+  return <Difference before={data.bytes} file={file} />;
+}
+
+function Difference({ before, file }: { before: Uint8Array; file: WrittenFile }) {
+  const nonce = useNonce();
+  const extensions = useMemo(
+    () => [
+      languageOf(file.path),
+      codeLook,
+      unifiedMergeView({
+        original: new TextDecoder().decode(before),
+        mergeControls: false,
+        collapseUnchanged: { margin: 2, minSize: 6 },
+        // Unchanged stretches of very long files are not searched for ever.
+        diffConfig: { scanLimit: 2_000, timeout: 1_000 },
+      }),
+      EditorView.cspNonce.of(nonce),
+      EditorView.contentAttributes.of({ 'aria-label': `Changes of ${file.path}`, tabindex: '0' }),
+    ],
+    [before, file.path, nonce],
+  );
+  return (
+    <div className={css.preview}>
+      <CodeMirror
+        value={new TextDecoder().decode(file.bytes)}
+        extensions={extensions}
+        theme="none"
+        editable={false}
+        readOnly
+        height="100%"
+        basicSetup={{ foldGutter: false, highlightActiveLine: false, syntaxHighlighting: false }}
+        style={{ height: '100%' }}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,27 @@
+import { expose, transfer } from 'comlink';
+import type { Brand, Destination } from '@/core/brand/document';
+import { bundle, manifestFile } from '@/core/formats/bundle';
+import type { Written } from '@/core/formats/format';
+import { writeDestination } from '@/core/formats/registry';
+import { zipFiles } from '@/core/formats/zip';
+
+export interface Packed {
+  /** Null when something stops it. */
+  readonly zip: Uint8Array | null;
+  readonly problem: string;
+}
+
+const api = {
+  write: (brand: Brand, destination: Destination): Written => writeDestination(brand, destination),
+
+  async packAll(brand: Brand, onProgress: (share: number) => void): Promise<Packed> {
+    const { files, manifest, problems } = await bundle(brand, onProgress);
+    const error = problems.find(({ severity }) => severity === 'error');
+    if (error) return { zip: null, problem: error.message };
+    const zip = zipFiles([...files, manifestFile(brand, manifest)]);
+    return transfer({ zip, problem: '' }, [zip.buffer]);
+  },
+};
+
+export type ShipperWorker = typeof api;
+expose(api);
