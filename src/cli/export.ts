@@ -1,56 +1,114 @@
-import { mkdirSync, writeFileSync } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { watch } from 'node:fs';
+import { basename, dirname } from 'node:path';
 import { brandFromReading } from '@/core/brand/from-reading';
-import type { Brand } from '@/core/brand/document';
-import { manifestEntry, type ManifestEntry } from '@/core/formats/bundle';
+import type { Brand, Destination } from '@/core/brand/document';
+import { manifestEntry } from '@/core/formats/bundle';
 import { brandFile, parseBrandFile } from '@/core/formats/brand-file';
 import type { WrittenFile } from '@/core/formats/format';
 import { FORMATS, formatById, writeDestination } from '@/core/formats/registry';
-import { fail } from './failure';
+import { fail, Failure } from './failure';
 import { load, readingOf } from './input';
+import { differing, placeFiles } from './place-files';
+import { listFiles } from './list-files';
 
-interface Options {
-  to: string;
+export interface ExportOptions {
+  to?: string;
   out: string;
   theme?: string;
+  set?: string[];
+  check?: boolean;
+  watch?: boolean;
   json?: boolean;
 }
 
-export async function exportFiles(path: string, options: Options): Promise<void> {
-  const brand = await brandOf(path);
+interface Exported {
+  readonly file: WrittenFile;
+  readonly format: string;
+}
+
+export async function exportFiles(path: string, options: ExportOptions): Promise<void> {
+  const once = async () => {
+    const written = writtenFiles(await brandOf(path), options);
+    if (options.check) return compare(options.out, written);
+    // Nothing is written before everything could be.
+    placeFiles(
+      options.out,
+      written.map(({ file }) => file),
+    );
+    listFiles(await Promise.all(written.map(({ file, format }) => manifestEntry(file, format))), options.json ?? false);
+  };
+  if (!options.watch) return once();
+  await whenChanged(path, async () => {
+    try {
+      await once();
+    } catch (error) {
+      // A file that is being written may be half there; the next change brings the rest.
+      if (!(error instanceof Failure)) throw error;
+      process.stderr.write(`breakwater: ${error.message}\n`);
+    }
+  });
+}
+
+/** Exit 4 when the folder does not hold exactly these files. */
+export function compare(out: string, written: readonly { readonly file: Pick<WrittenFile, 'path' | 'bytes'> }[]): void {
+  const other = differing(
+    out,
+    written.map(({ file }) => file),
+  );
+  if (other.length === 0) return;
+  const shown = other.slice(0, 5).join(', ');
+  fail(`${out} is not up to date: ${shown}${other.length > 5 ? ` and ${other.length - 5} more` : ''}.`, 4);
+}
+
+/** The files of the formats asked for, or of the brand's own destinations; all of them or a Failure. */
+function writtenFiles(brand: Brand, options: ExportOptions): Exported[] {
   const themes = options.theme === undefined ? brand.themes : brand.themes.filter((theme) => theme.name === options.theme);
   if (themes.length === 0) {
     fail(`there is no theme “${options.theme}”; this brand has ${brand.themes.map((theme) => theme.name).join(', ')}.`);
   }
-  const ids = options.to === 'all' ? FORMATS.filter((format) => format.write).map((format) => format.id) : options.to.split(',');
-  const written: { file: WrittenFile; format: string }[] = [];
-  for (const id of ids) {
-    if (!formatById(id)?.write) fail(`there is no format “${id}” to write; “breakwater formats” lists them.`);
-    // The brand's own destinations carry the options its people chose; a format it does not ship to takes the defaults.
-    const own = brand.destinations.filter((destination) => destination.format === id);
-    for (const destination of own.length > 0 ? own : [{ name: id, format: id, options: {} }]) {
-      const { files, problems } = writeDestination(brand, destination, themes);
-      for (const problem of problems) {
-        if (problem.severity === 'error') fail(problem.message);
-        process.stderr.write(`breakwater: ${problem.message}\n`);
-      }
-      written.push(...files.map((file) => ({ file, format: id })));
+  const all = options.to === 'all';
+  const written: Exported[] = [];
+  const notes = new Set<string>();
+  for (const destination of destinationsFor(brand, options)) {
+    const { files, problems } = writeDestination(brand, destination, themes);
+    const error = problems.find(({ severity }) => severity === 'error');
+    // Of all formats, some want what a brand may not have, such as a terminal's sixteen colours.
+    if (error && !all) fail(error.message);
+    if (error) notes.add(`${destination.format} is left out: ${error.message}`);
+    else {
+      for (const { message } of problems) notes.add(message);
+      written.push(...files.map((file) => ({ file, format: destination.format })));
     }
   }
-  // Nothing is written before everything could be.
-  const rows: ManifestEntry[] = [];
-  for (const { file, format } of written) {
-    const target = join(options.out, file.path);
-    mkdirSync(dirname(target), { recursive: true });
-    writeFileSync(target, file.bytes);
-    rows.push(await manifestEntry(file, format));
+  for (const note of notes) process.stderr.write(`breakwater: ${note}\n`);
+  if (written.length === 0) fail('there is nothing to write: no destination, or none that this brand has the colours for.');
+  return written;
+}
+
+/** The brand's own destinations carry the options its people chose; a format it does not ship to takes the defaults. */
+function destinationsFor(brand: Brand, { to, set = [] }: ExportOptions): Pick<Destination, 'name' | 'format' | 'options'>[] {
+  const given = Object.fromEntries(set.map(optionOf));
+  if (to === undefined) return brand.destinations.map((one) => ({ ...one, options: { ...one.options, ...given } }));
+  const ids = to === 'all' ? FORMATS.filter((format) => format.write).map((format) => format.id) : to.split(',');
+  return ids.flatMap((id) => {
+    if (!formatById(id)?.write) fail(`there is no format “${id}” to write; “breakwater formats” lists them.`);
+    const own = brand.destinations.filter((destination) => destination.format === id);
+    const list = own.length > 0 ? own : [{ name: id, format: id, options: {} }];
+    return list.map((one) => ({ ...one, options: { ...one.options, ...given } }));
+  });
+}
+
+/** `prefix=v1-`, or with JSON: `without=["trainer"]`. */
+function optionOf(text: string): [string, Destination['options'][string]] {
+  const cut = text.indexOf('=');
+  if (cut < 1) fail(`“${text}” sets nothing; write name=value, such as prefix=v1-.`);
+  const value = text.slice(cut + 1);
+  try {
+    return [text.slice(0, cut), JSON.parse(value) as Destination['options'][string]];
+  } catch {
+    // What is no JSON is a text.
+    return [text.slice(0, cut), value];
   }
-  if (options.json) {
-    const files = rows.map(({ format, path: filePath, bytes, sha256 }) => ({ format, path: filePath, bytes, sha256 }));
-    process.stdout.write(JSON.stringify({ files }, null, 2) + '\n');
-    return;
-  }
-  for (const row of rows) process.stdout.write(`${row.sha256.slice(0, 12)}  ${String(row.bytes).padStart(8)}  ${row.path}\n`);
 }
 
 async function brandOf(path: string): Promise<Brand> {
@@ -61,4 +119,22 @@ async function brandOf(path: string): Promise<Brand> {
     fail(`${file.name}: ${parsed.problems[0]!.message}`);
   }
   return brandFromReading(file.name.replace(/\.[^.]+$/, ''), await readingOf(file));
+}
+
+/** Editors write a file in several steps: it is looked at when they have rested for so long, in milliseconds. */
+const REST_MS = 120;
+
+/** Runs now and whenever the file becomes another, until the process is ended. */
+async function whenChanged(path: string, run: () => Promise<void>): Promise<never> {
+  await run();
+  process.stderr.write(`breakwater: watching ${path}; Ctrl-C stops.\n`);
+  let timer: NodeJS.Timeout | undefined;
+  let running = Promise.resolve();
+  // The folder, because many editors put a new file in the place of the old one.
+  watch(dirname(path), (_event, name) => {
+    if (name !== basename(path)) return;
+    clearTimeout(timer);
+    timer = setTimeout(() => (running = running.then(run)), REST_MS);
+  });
+  return new Promise<never>(() => {});
 }

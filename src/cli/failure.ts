@@ -1,5 +1,30 @@
-/** Ends the command with one clear line on stderr. Code 2: the input could not be used; 1: anything else. */
-export function fail(message: string, code: 1 | 2 = 2): never {
-  process.stderr.write(`breakwater: ${message}\n`);
-  process.exit(code);
+/**
+ * What a command ends with, for builds to go by.
+ * 1 something outside failed (disk, network); 2 the input could not be used; 3 the server refused; 4 files differ (--check)
+ */
+export type ExitCode = 1 | 2 | 3 | 4;
+
+/** Ends the command with one clear line on stderr. */
+export class Failure extends Error {
+  constructor(
+    message: string,
+    readonly code: ExitCode = 2,
+  ) {
+    super(message);
+  }
+}
+
+export function fail(message: string, code: ExitCode = 2): never {
+  throw new Failure(message, code);
+}
+
+/** Runs a command; what it fails with goes to stderr in one line. */
+export async function ending(command: () => Promise<void> | void): Promise<void> {
+  try {
+    await command();
+  } catch (error) {
+    if (!(error instanceof Failure)) throw error;
+    process.stderr.write(`breakwater: ${error.message}\n`);
+    process.exitCode = error.code;
+  }
 }

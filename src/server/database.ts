@@ -95,6 +95,17 @@ export interface PictureRow extends Row<PictureRow> {
   at: CreationOptional<Date>;
 }
 
+export interface BuildTokenRow extends Row<BuildTokenRow> {
+  id: string;
+  brandId: string;
+  name: string;
+  /** SHA-256 of the secret, in lower-case hex; the secret itself is kept nowhere. */
+  hash: string;
+  personId: string;
+  at: CreationOptional<Date>;
+  usedAt: CreationOptional<Date | null>;
+}
+
 function define(sequelize: Sequelize) {
   // Each attribute needs an object of its own: Sequelize writes the column's name into it.
   const key = () => ({ type: DataTypes.TEXT, primaryKey: true });
@@ -167,6 +178,15 @@ function define(sequelize: Sequelize) {
       bytes: { type: DataTypes.BLOB, allowNull: false },
       personId: text(),
       at: now(),
+    }),
+    BuildToken: sequelize.define<BuildTokenRow>('buildToken', {
+      id: key(),
+      brandId: text(),
+      name: text(),
+      hash: text(),
+      personId: text(),
+      at: now(),
+      usedAt: { type: DataTypes.DATE },
     }),
   };
 }

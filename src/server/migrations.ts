@@ -98,6 +98,22 @@ const MIGRATIONS: { name: string; up: (context: QueryInterface) => Promise<unkno
         );
       `),
   },
+  {
+    name: '0003-build-tokens',
+    up: (context) =>
+      context.sequelize.query(`
+        CREATE TABLE build_tokens (
+          id text PRIMARY KEY,
+          brand_id text NOT NULL REFERENCES brands ON DELETE CASCADE,
+          name text NOT NULL,
+          hash text NOT NULL UNIQUE,
+          person_id text NOT NULL REFERENCES people,
+          at timestamptz NOT NULL DEFAULT now(),
+          used_at timestamptz
+        );
+        CREATE INDEX build_tokens_of ON build_tokens (brand_id);
+      `),
+  },
 ];
 
 /** Brings the database up to date. @returns the names of the steps that were taken. */

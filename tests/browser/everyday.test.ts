@@ -98,22 +98,28 @@ test('a token is described, renamed and deleted in its place; those that use it 
 test('a destination is added, its options are checked, and it is removed again', async () => {
   await ida.stage('Ship');
   await ida.click('Add a destination');
-  await (await ida.find('[role=menuitem] ::-p-text(Game palette)')).click();
+  await ida.fill('Filter by reader', 'texture', false);
+  await ida.click('Game engines, as a texture');
   await ida.fill('Only a group of tokens', 'nowhere');
   await ida.sees('There is no token below nowhere; choose another group in the options.');
   await ida.fill('Only a group of tokens', 'trainer');
-  await ida.sees('One pixel a colour, one row');
+  await ida.sees('A block a colour, drawn large');
+  await ida.click('Ship to this');
   await ida.click('Booking site');
-  await ida.fill('Put before every variable', 'No Good');
-  await ida.sees('A prefix is lower-case letters, digits and hyphens');
+  await ida.fill('Put before every name', 'No Good');
+  await ida.sees('A prefix is lower-case letters and digits with hyphens between');
   // Two game palettes would write the same paths.
   await ida.click('Release…');
-  await ida.sees('Two destinations would both write game/quillhaven-ferries-day.png; remove one.');
+  await ida.sees(
+    'Two destinations would both write game/quillhaven-ferries-day.png; give Game engines, as a texture a folder of its own.',
+  );
   await ida.keys('Escape');
   await ida.page.waitForFunction(() => !document.querySelector('[role=dialog]'));
   await (await ida.page.$$('ul[class*=destinations] button')).at(-1)!.click();
-  await ida.click('Remove this destination');
-  await ida.page.waitForFunction(() => document.querySelectorAll('ul[class*=destinations] button').length === 4);
+  await ida.fill('Folder of its own', 'trainer');
+  await ida.sees('A block a colour, drawn large');
+  await ida.click('Remove');
+  await ida.page.waitForFunction(() => document.querySelectorAll('ul[class*=destinations] button').length === 8);
 });
 
 test('a release that others’ work has overtaken is refused; a page left open hears of the next one', async () => {

@@ -92,6 +92,30 @@ test('on mid grey every view of Name is readable and free of serious findings', 
   await (await ida.find('::-p-xpath(//button[@role="tab"][.="Tokens"])')).click();
 });
 
+test('on mid grey every view of Ship is readable and free of serious findings', async () => {
+  await (await ida.find('[role=radio][aria-label^="Mid grey"]')).click();
+  await ida.stage('Ship');
+  await ida.click('Add a destination');
+  for (const [reader, seen] of [
+    ['Anything else', 'surface.page = #ddf0ee'],
+    ['Web pages styled by classes', '.color-surface-page'],
+  ] as const) {
+    await ida.click(reader);
+    if (reader === 'Anything else') await ida.sees(seen);
+    expect([reader, await findings(ida)]).toEqual([reader, []]);
+  }
+  await ida.click('Back to the destinations');
+  await ida.click('Booking site classes');
+  await ida.click('Weight');
+  await ida.sees('All files of this destination');
+  expect(await findings(ida)).toEqual([]);
+  await ida.click('For builds');
+  await ida.sees('Fetched by builds');
+  expect(await findings(ida)).toEqual([]);
+  await ida.keys('Escape');
+  await ida.page.waitForFunction(() => !document.querySelector('[role=dialog]'));
+});
+
 test('on mid grey every way of gathering is readable and free of serious findings', async () => {
   await (await ida.find('[role=radio][aria-label^="Mid grey"]')).click();
   await ida.stage('Gather');

@@ -1,5 +1,5 @@
-import { execFileSync, spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { execFileSync, spawn, spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { brandJsonSchema } from '@/core/brand/document';
@@ -159,8 +159,8 @@ test('formats --json lists every format with what it does', () => {
   expect(ids(rows.filter(({ reads, writes }) => reads && writes))).toBe(
     'brand palette dtcg ase riff-pal gpl soc xlsx ooxml-theme svg aco hex csv',
   );
-  expect(ids(rows.filter(({ reads, writes }) => !reads && writes)).split(' ')).toHaveLength(40);
-  expect(ids(rows.filter(({ reads, writes }) => reads && !writes))).toBe('picture ooxml-theme svg json stylesheet text');
+  expect(ids(rows.filter(({ reads, writes }) => !reads && writes)).split(' ')).toHaveLength(39);
+  expect(ids(rows.filter(({ reads, writes }) => reads && !writes))).toBe('picture json stylesheet text');
 });
 
 test('the published schemas are those of the code (npm run schema writes them)', () => {
@@ -168,4 +168,63 @@ test('the published schemas are those of the code (npm run schema writes them)',
     JSON.parse(JSON.stringify(brandJsonSchema())),
   );
   expect(readFileSync('docs/formats/resources.xsd', 'utf8')).toBe(RESOURCES_XSD);
+});
+
+test('files are put in place all or none: a folder where a file should go, and nothing is left behind', () => {
+  const out = join(folder, 'blocked');
+  const run = (...args: string[]) =>
+    spawnSync('bin/breakwater', ['export', 'demo/quillhaven.breakwater.json', '--to', 'css,sass', '--out', out, ...args], {
+      encoding: 'utf8',
+    });
+  expect(run().status).toBe(0);
+  const before = readFileSync(join(out, 'css/quillhaven-ferries.css'));
+  // The second file cannot be written: the first stays as it was.
+  spawnSync('rm', ['-r', join(out, 'sass')]);
+  writeFileSync(join(out, 'sass'), 'a file where a folder is wanted');
+  const { status, stderr } = run('--set', 'prefix=v2-');
+  expect([status, stderr]).toEqual([
+    1,
+    expect.stringContaining('a part of the path is a file, not a folder. Nothing was changed.'),
+  ]);
+  expect(readFileSync(join(out, 'css/quillhaven-ferries.css'))).toEqual(before);
+  expect(spawnSync('find', [out, '-name', '*.part'], { encoding: 'utf8' }).stdout).toBe('');
+});
+
+test('without --to the brand’s own destinations are written; --check tells whether the folder is up to date', () => {
+  const out = join(folder, 'own');
+  const run = (...args: string[]) =>
+    spawnSync('bin/breakwater', ['export', 'demo/quillhaven.breakwater.json', '--out', out, ...args], { encoding: 'utf8' });
+  expect(run('--check').status).toBe(4);
+  expect(run().status).toBe(0);
+  expect(run('--check').status).toBe(0);
+  expect(run('--check', '--set', 'prefix=v1-').stderr).toContain('prefix');
+  const set = (...args: string[]) =>
+    spawnSync('bin/breakwater', ['export', 'demo/quillhaven.breakwater.json', '--to', 'css', '--out', out, ...args], {
+      encoding: 'utf8',
+    });
+  expect(set('--set', 'without=["trainer","terminal"]', '--set', 'prefix=v1-').status).toBe(0);
+  expect(readFileSync(join(out, 'css/quillhaven-ferries.css'), 'utf8')).not.toContain('trainer');
+  expect(set('--set', 'prefix').stderr).toContain('write name=value');
+});
+
+test('watched, the files follow the brand', async () => {
+  const brand = file('watched.breakwater.json', readFileSync('demo/quillhaven.breakwater.json'));
+  const out = join(folder, 'watched');
+  const child = spawn('bin/breakwater', ['export', brand, '--to', 'css', '--out', out, '--watch'], { stdio: 'pipe' });
+  try {
+    const sheet = () =>
+      existsSync(join(out, 'css/quillhaven-ferries.css')) ? readFileSync(join(out, 'css/quillhaven-ferries.css'), 'utf8') : '';
+    const shows = async (text: string) => {
+      for (let n = 0; n < 100 && !sheet().includes(text); n++) await new Promise((resolve) => setTimeout(resolve, 100));
+      expect(sheet()).toContain(text);
+    };
+    await shows('--qf-brand-primary: #006871;');
+    // Half a file in between is told, and the next whole one taken.
+    writeFileSync(brand, '{"format":"breakwater-brand"');
+    await new Promise((resolve) => setTimeout(resolve, 400));
+    writeFileSync(brand, readFileSync('demo/quillhaven.breakwater.json', 'utf8').replaceAll('#006871', '#123456'));
+    await shows('--qf-brand-primary: #123456;');
+  } finally {
+    child.kill();
+  }
 });

@@ -37,6 +37,8 @@ test('a group is renamed with all below it; destinations, fields and what is car
   expect(paths(brand).some((path) => path.startsWith('route.'))).toBe(false);
   expect(brand.destinations[0]!.options).toMatchObject({ series: 'line.ferry', scale: 'sea-state', lines: 'edge.default' });
   expect(brand.fields[0]!.group).toBe('line.ferry');
+  const classes = renamed(brand, 'group', 'gauge', 'dial').destinations.find(({ format }) => format === 'utilities')!;
+  expect(classes.options.without).toEqual(['console', 'dial', 'hud', 'mark', 'terminal', 'trainer']);
   expect(brand.carried[0]!.json).toContain('"{edge.default}","width":"{space.1}"');
   expect(hexes(brand)).toEqual(hexes(carrying));
 });

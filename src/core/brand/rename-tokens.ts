@@ -32,10 +32,11 @@ export function renameTokens(brand: Brand, renames: Renames, label: string): Com
   const groups = renamedGroups(brand, renames);
   const follow = (path: string) => renames.get(path) ?? groups.get(path);
   for (const { id, format, options } of brand.destinations) {
-    const next = Object.entries(options).flatMap(([key, value]) => {
-      const names = formatById(format)?.options.shape[key]?.meta?.()?.names === 'tokens';
-      const to = names && typeof value === 'string' ? follow(value) : undefined;
-      return to === undefined ? [] : [[key, to] as const];
+    const next = Object.entries(options).flatMap(([key, value]): [string, string | string[]][] => {
+      const names = formatById(format)?.options.shape[key]?.meta?.()?.names;
+      if (names === 'tokens' && typeof value === 'string' && follow(value)) return [[key, follow(value)!]];
+      const list = names === 'groups' && Array.isArray(value) ? value.map(String) : [];
+      return list.some(follow) ? [[key, list.map((path) => follow(path) ?? path)]] : [];
     });
     if (next.length > 0)
       steps.push({ do: 'destination.edit', id, set: { options: { ...options, ...Object.fromEntries(next) } }, was: { options } });

@@ -5,6 +5,7 @@ import { TAKEN, type Format } from '@/core/formats/format';
 import { optionKinds } from '@/core/formats/option-kinds';
 import { formatById } from '@/core/formats/registry';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
+import { Readout } from '@/ui/readout/readout';
 import { DestinationOptions } from './destination-options';
 import { FileBar, FilePreview, useChosenFile } from './file-preview';
 import { SinceRelease } from './since-release';
@@ -33,6 +34,8 @@ export function DestinationView({
 }) {
   const release = useBrand((state) => state.release?.number);
   const mayEdit = useMayEdit();
+  /** Whether the readout of a colour that was pressed stands where the options do. */
+  const [reading, setReading] = useState(false);
   const [view, setView] = useState<View>('file');
   const format = formatById(destination.format);
   const { written, busy } = useWritten(destination);
@@ -85,7 +88,7 @@ export function DestinationView({
             )}
             {file && <FileBar files={written.files} file={file} onChoose={choose} />}
             {file ? (
-              <FilePreview file={file} order={orderOf(format, destination)} />
+              <FilePreview file={file} order={orderOf(format, destination)} onToken={() => setReading(true)} />
             ) : (
               <p className={css.soft}>{busy ? 'Writing…' : 'No file is written as long as something above stops it.'}</p>
             )}
@@ -98,7 +101,16 @@ export function DestinationView({
             <WeightView destination={destination} disabled={!mayEdit} onChange={onOptions} />
           </Tabs.Content>
         </Tabs.Root>
-        <DestinationOptions format={format} options={destination.options} disabled={!mayEdit} onChange={onOptions} />
+        {reading ? (
+          <div className={css.reading}>
+            <Button size="2xs" variant="outline" onClick={() => setReading(false)}>
+              Back to the options
+            </Button>
+            <Readout />
+          </div>
+        ) : (
+          <DestinationOptions format={format} options={destination.options} disabled={!mayEdit} onChange={onOptions} />
+        )}
       </div>
     </section>
   );

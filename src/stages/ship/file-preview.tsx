@@ -1,6 +1,6 @@
 import { Button, NativeSelect } from '@chakra-ui/react';
 import CodeMirror, { EditorView } from '@uiw/react-codemirror';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { WrittenFile } from '@/core/formats/format';
 import { tokensByLine } from '@/core/formats/token-at-line';
 import { readColour } from '@/core/colour/read';
@@ -73,14 +73,21 @@ export function isText({ bytes }: WrittenFile): boolean {
   return !bytes.subarray(0, 2_000).includes(0);
 }
 
-/** One written file: read, copied, downloaded. */
-export function FilePreview({ file, order }: { file: WrittenFile; order: 'rgba' | 'argb' }) {
+interface CodeProps {
+  file: WrittenFile;
+  order: 'rgba' | 'argb';
+  /** Called when a colour was pressed and its token is selected. */
+  onToken: () => void;
+}
+
+/** One written file, to be read; a colour in it leads to its token. */
+export function FilePreview({ file, order, onToken }: CodeProps) {
   return (
     <div className={css.preview}>
       {file.mediaType.startsWith('image/png') ? (
         <Strip file={file} />
       ) : isText(file) ? (
-        <Code file={file} order={order} />
+        <Code file={file} order={order} onToken={onToken} />
       ) : (
         <p className={css.binary}>
           {file.path.split('/').at(-1)} is not a text ({file.bytes.length.toLocaleString('en')} bytes). Download it and open it in
@@ -107,10 +114,10 @@ function FileButtons({ file }: { file: WrittenFile }) {
   );
 }
 
-function Code({ file, order }: { file: WrittenFile; order: 'rgba' | 'argb' }) {
+function Code({ file, order, onToken }: CodeProps) {
   const text = useMemo(() => new TextDecoder().decode(file.bytes), [file]);
   const nonce = useNonce();
-  const show = useShowToken(text);
+  const show = useShowToken(text, onToken);
   const extensions = useMemo(
     () => [
       languageOf(file.path),
@@ -136,8 +143,12 @@ function Code({ file, order }: { file: WrittenFile; order: 'rgba' | 'argb' }) {
 }
 
 /** Shows the token of a colour in the readout: the one its line names, else one that has this colour. */
-function useShowToken(text: string): (line: number, css: string) => void {
+function useShowToken(text: string, onToken: () => void): (line: number, css: string) => void {
   const store = useBrandStore();
+  const shown = useRef(onToken);
+  useEffect(() => {
+    shown.current = onToken;
+  });
   return useMemo(() => {
     const lines = text.split('\n');
     return (line, css) => {
@@ -146,8 +157,10 @@ function useShowToken(text: string): (line: number, css: string) => void {
       const named = tokensByLine(brand.tokens, lines)(line);
       const hex = readColour(css)?.hex;
       const token = named ?? [...resolveTheme(brand, theme).values()].find(({ colour }) => colour?.hex === hex)?.token;
-      if (token) select({ token: token.id });
-      else tell('No token has this colour in the theme shown above; choose the theme that the file is for.');
+      if (token) {
+        select({ token: token.id });
+        shown.current();
+      } else tell('No token has this colour in the theme shown above; choose the theme that the file is for.');
     };
   }, [store, text]);
 }

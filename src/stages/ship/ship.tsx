@@ -11,6 +11,7 @@ import { Empty } from '@/ui/empty';
 import { StageTitle } from '@/ui/stage-title';
 import { DestinationView, RemoveDestination } from './destination-view';
 import { DownloadAll } from './download-all';
+import { ForBuilds } from './for-builds';
 import { ReaderChooser } from './reader-chooser';
 import css from './ship.module.css';
 
@@ -41,6 +42,7 @@ export function Ship() {
         >
           {sought ? 'Back to the destinations' : 'Add a destination'}
         </Button>
+        <ForBuilds />
         <DownloadAll />
       </StageTitle>
       {sought ? (

@@ -105,10 +105,11 @@ function Figures({ sizes }: { sizes: Sizes }) {
 function useWeight(destination: Destination, group: string) {
   const { id, seq } = useBrand((state) => ({ id: state.id, seq: state.replica.seq }));
   const { data, error, isPlaceholderData } = useQuery({
-    queryKey: ['weight', id, seq, destination.id, group],
+    queryKey: ['weight', id, destination.id, seq, group],
     queryFn: () =>
       request<{ weight: Weight | null }>(`/api/brands/${id}/weight/${destination.id}?group=${encodeURIComponent(group)}`),
-    placeholderData: (before) => before,
+    // What was weighed last of the same family stays while it is weighed anew.
+    placeholderData: (before, query) => (query?.queryKey[4] === group ? before : undefined),
     retry: false,
   });
   return {

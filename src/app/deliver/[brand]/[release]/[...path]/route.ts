@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { Refused } from '@/server/refused';
 import { latestRelease, releasedFile } from '@/server/releases';
-import { allowed, answer } from '@/server/request';
+import { mayFetch } from '@/server/build-tokens';
+import { answer } from '@/server/request';
 
 const Params = z.object({
   brand: z.string().max(40),
@@ -16,13 +17,16 @@ const Params = z.object({
     .max(10),
 });
 
-/** A released file, exactly as it was written: what consumers fetch. `latest` is the newest release. */
-export function GET(_request: Request, { params }: { params: Promise<Record<string, unknown>> }): Promise<Response> {
+/**
+ * A released file, exactly as it was written: what consumers fetch, signed in or with a token for builds. `latest` is the
+ * newest release.
+ */
+export function GET(request: Request, { params }: { params: Promise<Record<string, unknown>> }): Promise<Response> {
   return answer(async () => {
     const parsed = Params.safeParse(await params);
     if (!parsed.success) throw new Refused(404, 'There is no such file.');
     const { brand, release, path } = parsed.data;
-    await allowed(brand, 'read');
+    await mayFetch(request, brand);
     const number = release === 'latest' ? (await latestRelease(brand))?.number : release;
     const file = number === undefined ? null : await releasedFile(brand, number, path.join('/'));
     if (!file) throw new Refused(404, 'There is no such file in this release.');

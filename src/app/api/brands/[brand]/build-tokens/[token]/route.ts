@@ -1,0 +1,12 @@
+import { revokeBuildToken } from '@/server/build-tokens';
+import { allowed, answer, mustBeSameOrigin } from '@/server/request';
+
+export function DELETE(request: Request, { params }: { params: Promise<{ brand: string; token: string }> }): Promise<Response> {
+  return answer(async () => {
+    const { brand, token } = await params;
+    await allowed(brand, 'release');
+    mustBeSameOrigin(request);
+    await revokeBuildToken(brand, token);
+    return Response.json({});
+  });
+}

@@ -1,0 +1,72 @@
+import { createHash, randomBytes } from 'node:crypto';
+import { z } from 'zod';
+import { newId } from '@/core/brand/identity';
+import { database, type PersonRow } from './database';
+import { Refused } from './refused';
+import { allowed } from './request';
+
+/** A token that lets a build fetch the released files of one brand, and nothing else. */
+export interface BuildToken {
+  readonly id: string;
+  readonly name: string;
+  readonly by: string;
+  readonly at: string;
+  /** When it was last used; null when it never was. */
+  readonly usedAt: string | null;
+}
+
+export const TokenName = z.object({ name: z.string().trim().min(1, 'A token needs a name: where it is used.').max(80) });
+
+const MOST = 50;
+/** 256 random bits: nobody finds one by trying, so one hash is enough and no delay is needed. */
+const SECRET = /^bwb_[A-Za-z0-9_-]{43}$/;
+
+function hashOf(secret: string): string {
+  return createHash('sha256').update(secret).digest('hex');
+}
+
+/** @returns the secret, which is shown once and kept nowhere */
+export async function makeBuildToken(person: PersonRow, brandId: string, name: string): Promise<string> {
+  const { BuildToken } = database();
+  if ((await BuildToken.count({ where: { brandId } })) >= MOST)
+    throw new Refused(409, `A brand has at most ${MOST} tokens for builds; take one away first.`);
+  const secret = `bwb_${randomBytes(32).toString('base64url')}`;
+  await BuildToken.create({ id: newId(), brandId, name, hash: hashOf(secret), personId: person.id });
+  return secret;
+}
+
+/** The tokens of a brand, the newest first. */
+export async function buildTokensOf(brandId: string): Promise<BuildToken[]> {
+  const { BuildToken, Person } = database();
+  const rows = await BuildToken.findAll({ where: { brandId }, order: [['at', 'DESC']] });
+  const people = new Map((await Person.findAll({ attributes: ['id', 'name'] })).map(({ id, name }) => [id, name]));
+  return rows.map(({ id, name, personId, at, usedAt }) => ({
+    id,
+    name,
+    by: people.get(personId) ?? 'somebody',
+    at: at.toISOString(),
+    usedAt: usedAt?.toISOString() ?? null,
+  }));
+}
+
+/** From now on the token opens nothing. */
+export async function revokeBuildToken(brandId: string, id: string): Promise<void> {
+  if ((await database().BuildToken.destroy({ where: { brandId, id } })) === 0)
+    throw new Refused(404, 'This token is not there any more.');
+}
+
+/** Refuses a request for released files that comes neither from a person of the brand nor with a token of it. */
+export async function mayFetch(request: Request, brandId: string): Promise<void> {
+  const header = request.headers.get('authorization');
+  if (header === null) {
+    await allowed(brandId, 'read');
+    return;
+  }
+  const secret = /^Bearer (.+)$/.exec(header)?.[1] ?? '';
+  const { BuildToken } = database();
+  const row = SECRET.test(secret) ? await BuildToken.findOne({ where: { hash: hashOf(secret) } }) : null;
+  if (!row) throw new Refused(401, 'This token opens nothing; make a new one under Ship.');
+  // A brand that the token is not for is as if it were not there.
+  if (row.brandId !== brandId) throw new Refused(404, 'There is no such brand here.');
+  await BuildToken.update({ usedAt: new Date() }, { where: { id: row.id } });
+}

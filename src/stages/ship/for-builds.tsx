@@ -1,0 +1,125 @@
+import { Button, CloseButton, Dialog, Input, Portal } from '@chakra-ui/react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { may } from '@/core/brand/roles';
+import { useBrand } from '@/ui/brand-context';
+import { tell } from '@/ui/notices';
+import { Copyable } from '@/ui/readout/copyable';
+import { request } from '@/ui/request';
+import css from './ship.module.css';
+
+interface BuildToken {
+  id: string;
+  name: string;
+  by: string;
+  at: string;
+  usedAt: string | null;
+}
+
+const day = (iso: string) => iso.slice(0, 10);
+
+/** How a build fetches the released files by itself, and the tokens it needs for that. */
+export function ForBuilds() {
+  const { id, role } = useBrand((state) => ({ id: state.id, role: state.role }));
+  const [open, setOpen] = useState(false);
+  if (!may(role, 'release')) return null;
+  return (
+    <Dialog.Root open={open} onOpenChange={(next) => setOpen(next.open)} size="lg">
+      <Dialog.Trigger asChild>
+        <Button size="xs" variant="outline">
+          For builds…
+        </Button>
+      </Dialog.Trigger>
+      <Portal>
+        <Dialog.Backdrop />
+        <Dialog.Positioner>
+          <Dialog.Content>
+            <Dialog.Header>
+              <Dialog.Title>Fetched by builds</Dialog.Title>
+              <Dialog.CloseTrigger asChild>
+                <CloseButton size="sm" />
+              </Dialog.CloseTrigger>
+            </Dialog.Header>
+            <Dialog.Body>{open && <Tokens brand={id} />}</Dialog.Body>
+          </Dialog.Content>
+        </Dialog.Positioner>
+      </Portal>
+    </Dialog.Root>
+  );
+}
+
+function Tokens({ brand }: { brand: string }) {
+  const client = useQueryClient();
+  const [name, setName] = useState('');
+  const [made, setMade] = useState<string | null>(null);
+  const path = `/api/brands/${brand}/build-tokens`;
+  const { data, error } = useQuery({ queryKey: [path], queryFn: () => request<{ tokens: BuildToken[] }>(path) });
+  const change = async (work: () => Promise<void>) => {
+    try {
+      await work();
+      await client.invalidateQueries({ queryKey: [path] });
+    } catch (failure) {
+      tell((failure as Error).message);
+    }
+  };
+  const make = () =>
+    change(async () => {
+      const { secret } = await request<{ secret: string }>(path, 'POST', { name });
+      setMade(secret);
+      setName('');
+    });
+  return (
+    <div className={css.builds}>
+      <p>
+        The command line fetches a release, checks every file against its hash, and puts all of them in place or none. With{' '}
+        <code>--check</code> it only says whether the folder is up to date, for a build to stop at; with <code>--watch</code> it
+        goes on asking.
+      </p>
+      <Copyable text={`breakwater pull ${location.origin}/deliver/${brand} --release latest --out colours`} />
+      <p>It takes its token from BREAKWATER_TOKEN. A token opens the released files of this brand, and nothing else.</p>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          void make();
+        }}
+      >
+        <Input
+          size="xs"
+          value={name}
+          maxLength={80}
+          aria-label="Where the new token is used"
+          placeholder="Where it is used, such as site build"
+          onChange={({ target }) => setName(target.value)}
+        />
+        <Button size="xs" type="submit" disabled={name.trim() === ''}>
+          Make a token
+        </Button>
+      </form>
+      {made && (
+        <div className={css.made} role="status">
+          Copy it now; it is not shown again.
+          <Copyable text={made} />
+        </div>
+      )}
+      {error && <p>{error.message}</p>}
+      <ul>
+        {data?.tokens.map((token) => (
+          <li key={token.id}>
+            <b>{token.name}</b>
+            <small>
+              made {day(token.at)} by {token.by}, {token.usedAt ? `last used ${day(token.usedAt)}` : 'never used'}
+            </small>
+            <Button
+              size="2xs"
+              variant="outline"
+              aria-label={`Revoke ${token.name}`}
+              onClick={() => void change(async () => void (await request(`${path}/${token.id}`, 'DELETE')))}
+            >
+              Revoke
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

@@ -1,0 +1,178 @@
+/** Ship with mouse and keyboard: what reads it, its options, what it weighs, templates, what has changed since a release. */
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Browser } from 'puppeteer-core';
+import { openStand, type Stand } from '../stand';
+import { launch, Person } from './browser';
+
+let stand: Stand;
+let browser: Browser;
+let ida: Person;
+jest.setTimeout(60_000);
+beforeAll(async () => {
+  stand = await openStand('ship');
+  browser = await launch();
+  ida = await Person.enter(browser, stand, 'Ida');
+  await ida.stage('Ship');
+});
+afterAll(async () => {
+  expect(ida.errors).toEqual([]);
+  await browser.close();
+  await stand.close();
+});
+
+/** The text of the file that is shown, as much of it as is drawn. */
+const shown = () =>
+  ida.page.$$eval('[aria-label^="Contents of"] .cm-line', (lines) => lines.map((line) => line.textContent).join('\n'));
+const showsLine = (line: string) =>
+  ida.page.waitForFunction(
+    (wanted) => [...document.querySelectorAll('[aria-label^="Contents of"] .cm-line')].some((one) => one.textContent === wanted),
+    {},
+    line,
+  );
+const destination = (name: string) =>
+  ida.page.locator(`::-p-xpath(//ul[contains(@class, "destinations")]//button[b="${name}"])`).click();
+const choose = async (label: string, value: string) => {
+  const select = await ida.find(`::-p-xpath(//label[starts-with(normalize-space(.), "${label}")]//select)`);
+  await select.select(value);
+};
+const tick = (label: string) => ida.page.locator(`::-p-xpath(//label[normalize-space(.)="${label}"]/input)`).click();
+
+test('it is asked what reads the file, and the file is there before it is added', async () => {
+  await ida.click('Add a destination');
+  await ida.fill('Filter by reader', 'rust', false);
+  expect(await ida.page.$$eval('[aria-label="What reads it?"] button', (all) => all.length)).toBe(1);
+  await ida.click('Games and programs in Rust');
+  await showsLine('pub mod day {');
+  await showsLine('    pub const SURFACE_PAGE: u32 = 0xddf0eeff;');
+  await choose('Kept as', 'bytes');
+  await showsLine('    pub const SURFACE_PAGE: [u8; 4] = [221, 240, 238, 255];');
+  await ida.click('Ship to this');
+  await ida.page.waitForFunction(() => document.querySelectorAll('ul[class*=destinations] button').length === 9);
+  await showsLine('    pub const SURFACE_PAGE: [u8; 4] = [221, 240, 238, 255];');
+});
+
+test('options that change bytes are seen to change them', async () => {
+  await destination('Booking site');
+  await showsLine('  --qf-surface-page: #ddf0ee;');
+  await ida.fill('Put before every name', 'v1-');
+  await showsLine('  --v1-surface-page: #ddf0ee;');
+  await choose('Names', 'camel');
+  await showsLine('  --v1SurfacePage: #ddf0ee;');
+  await choose('Notation', 'rgb');
+  await showsLine('  --v1SurfacePage: rgb(221 240 238);');
+  await tick('Registered as colours (@property)');
+  await showsLine('@property --v1SurfacePage {');
+  await tick('Registered as colours (@property)');
+  await choose('Order', 'lightness');
+  await ida.page.waitForFunction(() =>
+    document.querySelector('[aria-label^="Contents of"]')!.textContent!.includes('rgb(255 255 255)'),
+  );
+  expect((await shown()).split('\n')[2]).toContain('rgb(255 255 255)');
+  await ida.fill('Only a group of tokens', 'fare');
+  await ida.page.waitForFunction(
+    () => !document.querySelector('[aria-label^="Contents of"]')!.textContent!.includes('SurfacePage'),
+  );
+  await ida.fill('Only a group of tokens', '');
+  await choose('Notation', 'hex');
+  await choose('Names', 'kebab');
+  await choose('Order', 'brand');
+  await ida.fill('Put before every name', 'qf-');
+  await showsLine('  --qf-surface-page: #ddf0ee;');
+});
+
+test('a patch stands beside each colour, and a colour leads to its token', async () => {
+  const first = await ida.page.$eval('.cm-patches i', (patch) => getComputedStyle(patch).backgroundColor);
+  expect(['rgb(221, 240, 238)', 'rgba(0, 0, 0, 0)']).toContain(first);
+  await ida.page
+    .locator('::-p-xpath(//*[contains(@class, "cm-line")][contains(., "--qf-text-link:")]//*[contains(@class, "cm-code")])')
+    .click();
+  await ida.page.waitForFunction(() => document.querySelector('aside[aria-label=Readout] h2')?.textContent === 'text.link');
+  await ida.click('Back to the options');
+});
+
+test('families are weighed, and leaving one out makes the file lighter', async () => {
+  await destination('Booking site classes');
+  await ida.click('Weight');
+  const total = () => ida.page.$eval('tfoot td', (cell) => Number(cell.textContent!.replace(/\D/g, '')));
+  await ida.sees('All files of this destination');
+  const before = await total();
+  const row = (path: string) => `::-p-xpath(//tr[.//input[@aria-label="Ship ${path}"]])`;
+  const own = await (
+    await ida.find(row('action'))
+  ).$$eval('td', (cells) => cells.slice(3).map((cell) => Number(cell.textContent!.replace(/\D/g, ''))));
+  expect(own[0]).toBeGreaterThan(own[1]!);
+  await ida.page.locator('[aria-label="Ship action"]').click();
+  await ida.page.waitForFunction(
+    (was) => Number(document.querySelector('tfoot td')!.textContent!.replace(/\D/g, '')) < was,
+    {},
+    before,
+  );
+  expect(await total()).toBe(before - own[0]!);
+  await ida.page.locator('[aria-label="Tokens of text"]').click();
+  await ida.page.locator('[aria-label="Ship text.code"]').click();
+  await ida.sees('text.code ×');
+  await ida.click('File');
+  await ida.page.waitForFunction(() => document.querySelector('[aria-label^="Contents of"]') !== null);
+  expect(await shown()).not.toContain('--text-code');
+  await ida.click('text.code');
+  await ida.click('action');
+});
+
+test('a template is written beside what it gives; a mistake is told with its line, and nothing is lost', async () => {
+  await ida.click('Add a destination');
+  await ida.click('Anything else, by a template of your own');
+  await ida.sees('surface.page = #ddf0ee');
+  await ida.click('Ship to this');
+  const template = await ida.find('[aria-label=Template]');
+  const write = async (source: string) => {
+    await template.click();
+    await ida.keys('Control', 'a');
+    await ida.page.keyboard.sendCharacter(source);
+  };
+  await write('{% for t in tokens %}set {{ t.path }} {{ t.argb }}\n{% endfor %}');
+  await showsLine('set surface.page ffddf0ee');
+  await write('one\n{{ tokns }}');
+  await ida.sees('Line 2 of the template: undefined variable: tokns.');
+  expect(await ida.page.$eval('[aria-label=Template]', (field) => field.textContent)).toContain('tokns');
+  await write('{% for i in (1..99999) %}{% for k in (1..99999) %}{% endfor %}{% endfor %}');
+  await ida.sees('The template: it gathers too much at once');
+  await write('{{ tokens[0].hex }}');
+  await showsLine('#ddf0ee');
+  await ida.click('Start from another template');
+  await ida.sees('Quillhaven Ferries');
+  await ida.click('Start from another template');
+});
+
+test('since a release only what has changed is marked, line by line', async () => {
+  await ida.click('Release…');
+  await ida.click('Make release 1');
+  await ida.page.waitForFunction(() => location.pathname.endsWith('/watch'));
+  await ida.stage('Ship');
+  await destination('Booking site');
+  await ida.click('Since release 1');
+  await ida.sees('Byte for byte as in release 1');
+  await ida.fill('Put before every name', 'qfn-');
+  await ida.page.waitForFunction(() => document.querySelectorAll('.cm-changedLine').length > 3);
+  await ida.keys('Control', 'z');
+  await ida.fill('Put before every name', 'qf-');
+  await ida.sees('Byte for byte as in release 1');
+});
+
+test('one file and all of them are downloaded, each as its hash says', async () => {
+  const folder = await ida.downloads();
+  await ida.click('File');
+  await ida.click('Download');
+  const arrived = async (name: string) => {
+    for (let n = 0; n < 100 && !existsSync(join(folder, name)); n++) await new Promise((resolve) => setTimeout(resolve, 100));
+    return readFileSync(join(folder, name));
+  };
+  const css = await arrived('quillhaven-ferries.css');
+  const response = await ida.page.evaluate(async () => {
+    const [, , id] = location.pathname.split('/');
+    const released = await fetch(`/deliver/${id}/1/css/quillhaven-ferries.css`);
+    return released.headers.get('x-breakwater-sha256');
+  });
+  expect(createHash('sha256').update(css).digest('hex')).toBe(response);
+});
