@@ -91,7 +91,8 @@ export class Person {
       `::-p-aria([name="${label}"][role="textbox"]), ::-p-aria([name="${label}"][role="combobox"]), ::-p-aria([name="${label}"][role="searchbox"])`,
     );
     await field.click({ count: 3 });
-    await field.type(text);
+    if (text === '') await this.page.keyboard.press('Backspace');
+    else await field.type(text);
     if (enter) await this.page.keyboard.press('Enter');
   }
 

@@ -2,6 +2,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { unzipSync } from 'fflate';
 import type { Browser } from 'puppeteer-core';
 import { openStand, type Stand } from '../stand';
 import { launch, Person } from './browser';
@@ -86,7 +87,7 @@ test('a patch stands beside each colour, and a colour leads to its token', async
   const first = await ida.page.$eval('.cm-patches i', (patch) => getComputedStyle(patch).backgroundColor);
   expect(['rgb(221, 240, 238)', 'rgba(0, 0, 0, 0)']).toContain(first);
   await ida.page
-    .locator('::-p-xpath(//*[contains(@class, "cm-line")][contains(., "--qf-text-link:")]//*[contains(@class, "cm-code")])')
+    .locator('::-p-xpath(//*[@class="cm-line"][contains(., "--qf-text-link:")]//*[contains(@class, "cm-code")])')
     .click();
   await ida.page.waitForFunction(() => document.querySelector('aside[aria-label=Readout] h2')?.textContent === 'text.link');
   await ida.click('Back to the options');
@@ -137,7 +138,7 @@ test('a template is written beside what it gives; a mistake is told with its lin
   await ida.sees('Line 2 of the template: undefined variable: tokns.');
   expect(await ida.page.$eval('[aria-label=Template]', (field) => field.textContent)).toContain('tokns');
   await write('{% for i in (1..99999) %}{% for k in (1..99999) %}{% endfor %}{% endfor %}');
-  await ida.sees('The template: it gathers too much at once');
+  await ida.sees('Line 1 of the template: it runs for more than 1 second');
   await write('{{ tokens[0].hex }}');
   await showsLine('#ddf0ee');
   await ida.click('Start from another template');
@@ -153,17 +154,19 @@ test('since a release only what has changed is marked, line by line', async () =
   await destination('Booking site');
   await ida.click('Since release 1');
   await ida.sees('Byte for byte as in release 1');
-  await ida.fill('Put before every name', 'qfn-');
-  await ida.page.waitForFunction(() => document.querySelectorAll('.cm-changedLine').length > 3);
-  await ida.keys('Control', 'z');
-  await ida.fill('Put before every name', 'qf-');
+  await ida.fill('Attribute that chooses the theme', 'data-look');
+  await ida.page.waitForFunction(() => document.querySelector('.cm-changedLine')?.textContent === "[data-look='day'] {");
+  await ida.page.waitForFunction(() => document.querySelector('.cm-deletedChunk')?.textContent === "[data-theme='day'] {");
+  // What has not changed is folded away.
+  await ida.sees('unchanged lines');
+  await ida.fill('Attribute that chooses the theme', 'data-theme');
   await ida.sees('Byte for byte as in release 1');
 });
 
 test('one file and all of them are downloaded, each as its hash says', async () => {
   const folder = await ida.downloads();
   await ida.click('File');
-  await ida.click('Download');
+  await ida.page.locator('::-p-xpath(//button[.="Download"])').click();
   const arrived = async (name: string) => {
     for (let n = 0; n < 100 && !existsSync(join(folder, name)); n++) await new Promise((resolve) => setTimeout(resolve, 100));
     return readFileSync(join(folder, name));
@@ -175,4 +178,9 @@ test('one file and all of them are downloaded, each as its hash says', async () 
     return released.headers.get('x-breakwater-sha256');
   });
   expect(createHash('sha256').update(css).digest('hex')).toBe(response);
+  await ida.click('Download all as a zip');
+  const zip = unzipSync(new Uint8Array(await arrived('quillhaven-ferries.zip')));
+  const manifest = JSON.parse(new TextDecoder().decode(zip['manifest.json'])) as { files: { path: string; sha256: string }[] };
+  expect(manifest.files.length).toBeGreaterThan(33);
+  for (const { path, sha256 } of manifest.files) expect(createHash('sha256').update(zip[path]!).digest('hex')).toBe(sha256);
 });

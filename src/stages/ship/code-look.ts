@@ -41,9 +41,24 @@ const theme = EditorView.theme({
   '.cm-patches i': { width: '14px', height: '13px', boxShadow: '0 0 0 1px var(--line)' },
   '.cm-code': { cursor: 'pointer', textDecoration: 'underline dotted var(--soft) 1px', textUnderlineOffset: '3px' },
   '.cm-code:hover': { background: 'var(--hover)' },
-  '.cm-changedLine, .cm-insertedLine': { background: 'var(--hover)' },
-  '.cm-changedText': { background: 'none', fontWeight: '700', textDecoration: 'underline' },
-  '.cm-deletedChunk': { background: 'transparent', color: 'var(--soft)', textDecoration: 'line-through' },
+  '&.cm-merge-b .cm-changedLine, .cm-insertedLine': { background: 'var(--hover)' },
+  '&.cm-merge-b .cm-changedText, .cm-changedText': {
+    background: 'none',
+    fontWeight: '700',
+    textDecoration: 'underline',
+    textUnderlineOffset: '3px',
+  },
+  '& .cm-deletedChunk': { background: 'none', color: 'var(--soft)', paddingLeft: '6px' },
+  '& .cm-deletedChunk .cm-deletedLine, & .cm-deletedChunk .cm-deletedText': {
+    background: 'none',
+    textDecoration: 'line-through',
+  },
+  '& .cm-deletedLineGutter, & .cm-changedLineGutter, &.cm-merge-b .cm-changedLineGutter': { background: 'var(--ink)' },
+  '& .cm-collapsedLines, & .cm-collapsedLines:hover': {
+    background: 'var(--hover)',
+    color: 'var(--soft)',
+    padding: '2px 8px',
+  },
 });
 
 /** How every text of a file is set here. */
