@@ -2,19 +2,16 @@
  * A brand of 5,000 tokens in four themes, with chains of aliases ten deep and states by rule: what resolving, filtering,
  * scrolling and editing cost. Prints the table that stands in docs/performance.md.
  */
-import { readFileSync } from 'node:fs';
 import { apply } from '../src/core/brand/apply';
 import type { Command } from '../src/core/brand/commands';
 import { deriveTheme, RECIPES } from '../src/core/brand/derive-theme';
-import { Brand, type Token } from '../src/core/brand/document';
+import type { Brand } from '../src/core/brand/document';
 import { resolveTheme } from '../src/core/brand/resolve';
-import { STATE_DEFAULTS } from '../src/core/brand/state-rule';
 import { filtered, treeRows } from '../src/stages/name/tokens/tree-rows';
 import { onStand, quantile } from './bench-stand';
+import { CHAIN, largeBrand } from './large-brand';
 import { frameTimes, longestTask } from './frame-times';
 
-const TOKENS = 5_000;
-const CHAIN = 10;
 const ROUNDS = 60;
 
 const brand = largeBrand();
@@ -110,25 +107,3 @@ await onStand(brand, async (page) => {
 });
 
 /** Groups of ten: a token at a swatch, eight aliases one behind the other, and a state of the first by rule. */
-function largeBrand(): Brand {
-  const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));
-  const all = demo.palettes.flatMap((palette) => palette.swatches);
-  const surface = 'g0-0';
-  const tokens = Array.from({ length: TOKENS }, (_, at): Token => {
-    const group = Math.floor(at / CHAIN);
-    const place = at % CHAIN;
-    const id = `g${group}-${place}`;
-    const isState = place === CHAIN - 1 && group > 0;
-    const value = place === 0 ? { swatch: all[group % all.length]!.id } : { token: `g${group}-${place - 1}` };
-    return {
-      id,
-      path: `part${Math.floor(group / 20)}.group-${group}.${isState ? 'hover' : `chain-${place}`}`,
-      role: at === 0 ? 'surface' : isState ? 'state' : group % 10 === 1 && place === 1 ? 'text' : 'other',
-      description: '',
-      on: [],
-      values: isState ? {} : Object.fromEntries(demo.themes.map((theme) => [theme.id, value])),
-      ...(isState && { rule: { state: 'hover' as const, of: `g${group}-0`, surface, ...STATE_DEFAULTS.hover } }),
-    };
-  });
-  return Brand.parse({ ...demo, tokens, destinations: [], fields: [] });
-}

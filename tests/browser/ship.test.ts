@@ -163,6 +163,17 @@ test('since a release only what has changed is marked, line by line', async () =
   await ida.sees('Byte for byte as in release 1');
 });
 
+test('a token for builds is shown once, listed, and taken away', async () => {
+  await ida.click('For builds');
+  await ida.fill('Where the new token is used', 'site build');
+  await ida.sees('Copy it now; it is not shown again.');
+  await ida.sees('never used');
+  await (await ida.find('[aria-label="Revoke site build"]')).click();
+  await ida.page.waitForFunction(() => !document.body.innerText.includes('never used'));
+  await ida.keys('Escape');
+  await ida.page.waitForFunction(() => !document.querySelector('[role=dialog]'));
+});
+
 test('one file and all of them are downloaded, each as its hash says', async () => {
   const folder = await ida.downloads();
   await ida.click('File');

@@ -2,8 +2,7 @@ import { execFileSync, spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { brandJsonSchema } from '@/core/brand/document';
-import { RESOURCES_XSD } from '@/core/formats/xml-resources';
+import { DOCUMENTS } from '../../ops/documents';
 
 const folder = mkdtempSync(join(tmpdir(), 'breakwater-cli-'));
 const file = (name: string, content: string | Uint8Array) => {
@@ -163,11 +162,8 @@ test('formats --json lists every format with what it does', () => {
   expect(ids(rows.filter(({ reads, writes }) => reads && !writes))).toBe('picture json stylesheet text');
 });
 
-test('the published schemas are those of the code (npm run schema writes them)', () => {
-  expect(JSON.parse(readFileSync('docs/formats/breakwater-brand.schema.json', 'utf8'))).toEqual(
-    JSON.parse(JSON.stringify(brandJsonSchema())),
-  );
-  expect(readFileSync('docs/formats/resources.xsd', 'utf8')).toBe(RESOURCES_XSD);
+test.each(Object.entries(DOCUMENTS))('%s is what the code says (npm run documents writes it)', (path, text) => {
+  expect(readFileSync(path, 'utf8')).toBe(text);
 });
 
 test('files are put in place all or none: a folder where a file should go, and nothing is left behind', () => {

@@ -1,0 +1,69 @@
+/**
+ * What writing costs: every destination of the demo, a brand of 5,000 tokens in four themes, one destination after an
+ * edit, and the command line from start to finish. Prints the table that stands in docs/performance.md.
+ */
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { apply } from '../src/core/brand/apply';
+import { Brand } from '../src/core/brand/document';
+import { FORMATS, writeDestination } from '../src/core/formats/registry';
+import { quantile } from './bench-stand';
+import { largeBrand } from './large-brand';
+
+const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));
+const large = largeBrand();
+const ids = FORMATS.filter((format) => format.write).map(({ id }) => id);
+const write = (brand: Brand, formats: readonly string[]) =>
+  formats.reduce((bytes, format) => {
+    const { files } = writeDestination(brand, { name: format, format, options: {} });
+    return bytes + files.reduce((sum, file) => sum + file.bytes.length, 0);
+  }, 0);
+const rows: string[] = [];
+function add(what: string, rounds: number, work: (round: number) => void, aim: number): void {
+  const times = Array.from({ length: rounds }, (_, round) => {
+    const started = performance.now();
+    work(round);
+    return performance.now() - started;
+  });
+  rows.push(`| ${what} | ${quantile(times, 0.5).toFixed(0)} | ${Math.max(...times).toFixed(0)} | ${aim} |`);
+}
+
+// A copy each time, so that nothing that was resolved before helps.
+add(`demo: all ${ids.length} formats`, 5, () => void write(structuredClone(demo), ids), 1_000);
+add(
+  '5,000 tokens, 4 themes: CSS, Sass and tokens as JSON',
+  5,
+  () => void write(structuredClone(large), ['css', 'sass', 'dtcg']),
+  500,
+);
+let bytes = 0;
+add(`5,000 tokens, 4 themes: all ${ids.length} formats`, 2, () => (bytes = write(structuredClone(large), ids)), 8_000);
+let current = demo;
+write(current, ['css']);
+add(
+  'demo: CSS after an edit of a swatch',
+  20,
+  (round) => {
+    const value = `#${(0x100000 + round * 7919).toString(16)}`;
+    const id = demo.palettes[0]!.swatches.find(({ locked }) => !locked)!.id;
+    const result = apply(current, { label: 'x', steps: [{ do: 'swatch.edit', id, set: { value } }] });
+    if (!result.ok) throw new Error(result.refusal);
+    current = result.brand;
+    write(current, ['css']);
+  },
+  100,
+);
+const folder = mkdtempSync(join(tmpdir(), 'breakwater-bench-'));
+const cli = () =>
+  void execFileSync('bin/breakwater', ['export', 'demo/quillhaven.breakwater.json', '--to', 'css', '--out', folder], {
+    stdio: 'pipe',
+  });
+cli();
+add('command line: one destination, start to finish', 7, cli, 700);
+
+process.stdout.write(
+  ['', '| Writing | median, ms | longest, ms | aim |', '| --- | --- | --- | --- |', ...rows, ''].join('\n') +
+    `\n${(bytes / 1_048_576).toFixed(1)} MB in all formats of the large brand.\n`,
+);
