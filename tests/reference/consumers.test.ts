@@ -16,7 +16,7 @@ import { zipFiles } from '@/core/formats/zip';
 import { demo, harshBrand } from '../harsh-brand';
 import { blankPage, computed } from '../read-back/chromium';
 import { eightDigits } from '../read-back/colours';
-import { laid } from '../read-back/readers';
+import { laid } from '../read-back/files';
 
 function write(format: string, options: Destination['options'] = {}, brand: Brand = demo) {
   const { files, problems } = writeDestination(brand, { name: format, format, options });

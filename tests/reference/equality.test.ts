@@ -8,7 +8,8 @@ import { SCHEME_PLACES } from '@/core/formats/ooxml-scheme';
 import { harshBrand as brand, RARE } from '../harsh-brand';
 import { blankPage } from '../read-back/chromium';
 import { eightDigits } from '../read-back/colours';
-import { READERS, type Pair } from '../read-back/readers';
+import type { Pair } from '../read-back/files';
+import { READERS } from '../read-back/readers';
 
 const writers = FORMATS.filter(({ write }) => write);
 const themes = brand.themes.map(({ name }) => ({ word: slug(name) }));

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { eightDigits } from '../colour/integers';
 import type { ReadColour } from '../colour/read';
 import { chosen, comments, oneTheme, prefix } from './choices';
-import { aside } from './css-themes';
+import { aside } from './token-note';
 import { darkest } from './dark-theme';
 import { defineFormat, textFile } from './format';
 import { words } from './identifiers';

@@ -5,7 +5,8 @@ import type { Theme } from '../brand/document';
 import { oneTheme } from './choices';
 import { cssText, type CssNotation } from './css-text';
 import type { ShippedTheme, ShippedToken } from './material';
-import { commentText, oneLine } from './plain-text';
+import { commentText } from './plain-text';
+import { aside } from './token-note';
 
 /** How a style sheet tells its themes apart. */
 export const cssThemes = {
@@ -72,19 +73,13 @@ export function registered({ tokens }: ShippedTheme, variable: (token: ShippedTo
   return tokens.map((token) => rule(token, token.colour)).join('');
 }
 
-/** What is known of a token, as a comment after its line. */
-export function aside({ token }: ShippedToken): string {
-  const parts = [token.description, token.deprecated && `Deprecated. ${token.deprecated.note}`];
-  return commentText(parts.filter(Boolean).join(' '));
-}
-
 function note(token: ShippedToken, { comments }: Look, first: boolean): string {
   const text = comments && first ? aside(token) : '';
   return text && ` /* ${text} */`;
 }
 
 function heading(theme: Theme, { comments }: Look): string {
-  return comments ? `/* ${commentText(oneLine(theme.name))} */\n` : '';
+  return comments ? `/* ${commentText(theme.name)} */\n` : '';
 }
 
 function within(query: string, block: string): string {

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { byte, type ReadColour } from '../colour/read';
 import { casing, chosen, comments, prefix } from './choices';
-import { aside } from './css-themes';
+import { aside } from './token-note';
 import { defineFormat, slug, textFile } from './format';
 import { chosenTokens, material } from './material';
 

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { casing, chosen, comments, prefix } from './choices';
 import { cssNotation, cssText } from './css-text';
-import { aside } from './css-themes';
+import { aside } from './token-note';
 import { defineFormat, slug, textFile } from './format';
 import { words } from './identifiers';
 import { chosenTokens, material, type ShippedToken } from './material';

@@ -5,7 +5,7 @@ import type { ReadColour } from '../colour/read';
 import type { Brand, Theme } from '../brand/document';
 import type { Casing, Choices } from './choices';
 import { withinDepth, type DepthOptions } from './colour-depth';
-import { aside } from './css-themes';
+import { aside } from './token-note';
 import { slug, type Written } from './format';
 import { identifier, type NameRules } from './identifiers';
 import { material } from './material';

@@ -28,7 +28,7 @@ export const FIRST_TEMPLATE = `# {{ brand.name }}
 
 [{{ theme.slug }}]
 {%- for token in theme.tokens %}
-{{ token.name }} = {{ token.hex }}
+{{ token.name }} = {{ token.css }}
 {%- endfor %}
 {%- endfor %}
 `;

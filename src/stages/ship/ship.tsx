@@ -13,6 +13,7 @@ import { DestinationView, RemoveDestination } from './destination-view';
 import { DownloadAll } from './download-all';
 import { ForBuilds } from './for-builds';
 import { ReaderChooser } from './reader-chooser';
+import { SheetView } from './sheet-view';
 import css from './ship.module.css';
 
 export function Ship() {
@@ -29,23 +30,32 @@ export function Ship() {
   };
   const edit = (set: Partial<Pick<Destination, 'name' | 'options'>>, label: string) =>
     run({ label, steps: [{ do: 'destination.edit', id: destination!.id, set }] });
+  const [sheet, setSheet] = useState(false);
   const draft = sought === 'none yet' ? null : sought;
   return (
     <>
-      <StageTitle title="Ship" about={sought ? 'What reads it?' : 'The files that screens read, as they stand now'}>
+      <StageTitle
+        title="Ship"
+        about={sheet ? 'A guide to hand over' : sought ? 'What reads it?' : 'The files that screens read, as they stand now'}
+      >
         <Button
           size="xs"
           variant="outline"
-          disabled={!mayEdit}
+          disabled={!mayEdit || sheet}
           aria-pressed={sought !== null}
           onClick={() => setSought(sought ? null : 'none yet')}
         >
           {sought ? 'Back to the destinations' : 'Add a destination'}
         </Button>
+        <Button size="xs" variant="outline" aria-pressed={sheet} onClick={() => setSheet(!sheet)}>
+          {sheet ? 'Back to the files' : 'Brand sheet'}
+        </Button>
         <ForBuilds />
         <DownloadAll />
       </StageTitle>
-      {sought ? (
+      {sheet ? (
+        <SheetView />
+      ) : sought ? (
         <div className={css.columns}>
           <ReaderChooser
             chosen={draft?.format ?? null}
