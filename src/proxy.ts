@@ -35,4 +35,5 @@ export function proxy(request: NextRequest): NextResponse {
   return response;
 }
 
-export const config = { matcher: ['/((?!_next/static|_next/image|icon.svg|screens/).*)'] };
+// The simulated screens and the brand sheet have stricter policies of their own.
+export const config = { matcher: ['/((?!_next/static|_next/image|icon.svg|screens/|api/brands/[^/]+/sheet).*)'] };

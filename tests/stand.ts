@@ -72,7 +72,8 @@ export class Visitor {
     path: string,
     { headers, ...init }: { headers?: Record<string, string | undefined> } & Omit<RequestInit, 'headers'> = {},
   ): Promise<Response> {
-    const given = Object.entries({ cookie: this.cookie, ...headers }).filter(
+    // A connection of its own each time: one kept over a pause may be closed by the server just when it is used again.
+    const given = Object.entries({ cookie: this.cookie, connection: 'close', ...headers }).filter(
       (pair): pair is [string, string] => pair[1] !== undefined,
     );
     const response = await fetch(this.stand.url + path, { ...init, headers: Object.fromEntries(given), redirect: 'manual' });

@@ -174,6 +174,34 @@ test('a token for builds is shown once, listed, and taken away', async () => {
   await ida.page.waitForFunction(() => !document.querySelector('[role=dialog]'));
 });
 
+test('the brand sheet is seen page by page, and taken along as PDF and as pictures', async () => {
+  await ida.click('Brand sheet');
+  const drawn = (count: number) =>
+    ida.page.waitForFunction(
+      (wanted) => {
+        const pages = [...document.querySelectorAll<HTMLImageElement>('ol[class*=pages] img')];
+        return pages.length === wanted && pages.every(({ complete, naturalWidth }) => complete && naturalWidth > 0);
+      },
+      {},
+      count,
+    );
+  await drawn(4);
+  await tick('Tokens by theme');
+  await drawn(3);
+  await ida.fill('A line at the head', 'For the harbour office');
+  const folder = await ida.downloads();
+  await ida.click('Download as PDF');
+  const arrived = async (name: string) => {
+    for (let n = 0; n < 200 && !existsSync(join(folder, name)); n++) await new Promise((resolve) => setTimeout(resolve, 100));
+    return readFileSync(join(folder, name)).toString('latin1');
+  };
+  const pdf = await arrived('quillhaven-ferries-sheet.pdf');
+  expect(pdf.match(/\/Type\s*\/Page\b/g)).toHaveLength(3);
+  await (await ida.find('[aria-label="Palettes as SVG"]')).click();
+  expect(await arrived('quillhaven-ferries-sheet-1.svg')).toContain('For the harbour office');
+  await ida.click('Back to the files');
+});
+
 test('one file and all of them are downloaded, each as its hash says', async () => {
   const folder = await ida.downloads();
   await ida.click('File');

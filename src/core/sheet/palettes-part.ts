@@ -36,7 +36,8 @@ export function palettesPart(brand: Brand): { drawn: string; count: number } {
 function paletteAt(palette: Palette, top: number): string {
   const columns = across(palette);
   const width = INNER / columns;
-  const size = Math.min(7.4, width / 14.3);
+  // By the longest code that stands there.
+  const size = Math.min(7.4, width / (shownOf(palette) === ALL ? 14.3 : 9.2));
   const drawn = palette.swatches.map(({ name, value }, at) => {
     const x = PAPER.margin + (at % columns) * width;
     const y = top + HEAD + Math.floor(at / columns) * rowOf(palette);

@@ -13,17 +13,15 @@ export function readingPart(brand: Brand): string {
   return themes
     .map((theme, at) => {
       const pairs = textPairs(brand, [theme]);
-      return column(theme.name, pairs, PAPER.margin + at * (width + GAP), width);
+      return column(brand, theme.name, pairs, PAPER.margin + at * (width + GAP), width);
     })
     .join('');
 }
 
-function column(name: string, pairs: readonly TextPair[], x: number, width: number): string {
+function column(brand: Brand, name: string, pairs: readonly TextPair[], x: number, width: number): string {
   const top = PAPER.head;
   const best = [...pairs].sort((one, two) => two.ratio - one.ratio);
-  // On a surface of the page itself, with the first text that can be read there.
-  const main =
-    pairs.find(({ text, surface, passes }) => passes && surface.role === 'surface' && text.id === firstText(pairs)) ?? best[0];
+  const main = ordinary(brand, pairs) ?? best[0];
   const parts = [text(x, top + 8, name, { size: 11, weight: 620, max: width }), rule(x, top + 11.5, width)];
   if (!main) return parts.join('') + text(x, top + 30, 'No text has a surface in this theme.', { size: 9, fill: SOFT });
   parts.push(specimen(main, best, x, top + 20, width));
@@ -50,12 +48,12 @@ function column(name: string, pairs: readonly TextPair[], x: number, width: numb
   return parts.join('');
 }
 
-/** The first text of the brand that has a surface: its ordinary one. */
-function firstText(pairs: readonly TextPair[]): string | undefined {
-  const ids = new Set(pairs.map(({ text: token }) => token.id));
-  return [...ids].find((id) =>
-    pairs.some(({ text: token, surface }) => token.id === id && surface.role === 'surface' && /default|body/.test(token.path)),
-  );
+/** The first text that can be read on the first surface it has: what most of a page looks like. */
+function ordinary(brand: Brand, pairs: readonly TextPair[]): TextPair | undefined {
+  const place = new Map(brand.tokens.map(({ id }, at) => [id, at]));
+  const order = ({ text: token, surface }: TextPair) => place.get(token.id)! * brand.tokens.length + place.get(surface.id)!;
+  const readable = pairs.filter(({ passes, surface }) => passes && surface.role === 'surface');
+  return readable.sort((one, two) => order(one) - order(two))[0];
 }
 
 /** A heading, a paragraph and a caption as they look on the theme's best surface, at sizes that screens use. */
