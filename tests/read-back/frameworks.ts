@@ -97,7 +97,9 @@ export const frameworks: Readonly<Record<string, Reader>> = {
       type Config = { conditions: Record<string, string>; theme: { semanticTokens: { colors: object } } };
       const config = loaded(file!).config as Config;
       const { tokens } = createSystem(defaultConfig, config as Parameters<typeof createSystem>[1] & object);
-      const own = leaves(config.theme.semanticTokens.colors).map(([path]) => path.replace(/(?:\.DEFAULT)?\.value\..*$/, ''));
+      const own = leaves(config.theme.semanticTokens.colors)
+        .filter(([path]) => path.includes('.value.'))
+        .map(([path]) => path.replace(/(?:\.DEFAULT)?\.value\..*$/, ''));
       return themes.map(({ word }, at) => {
         const name = Object.entries(config.conditions).find(([, selector]) => selector.includes(`=${word}]`))?.[0];
         const variables = tokens.cssVarMap.get(at === 0 ? 'base' : `_${name}`)!;

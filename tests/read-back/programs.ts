@@ -103,7 +103,9 @@ export const programs: Readonly<Record<string, Reader>> = {
         .split(/^class \w+:$/m)
         .slice(1)
         .map((part) =>
-          [...part.matchAll(/^\tconst (\w+) := Color\("#([0-9a-f]{8})"\)$/gm)].map(([, name, hex]): Pair => [name!, hex!]),
+          [...part.matchAll(/^\tconst (\w+) := Color\((?:"(#[0-9a-f]{6})"|(.*))\)$/gm)].map(([, name, hex, shares]): Pair => {
+            return [name!, eightDigits(hex ?? shares!.split(', ').map((share) => parseInt(share, 10)))];
+          }),
         ),
   },
   swift: {

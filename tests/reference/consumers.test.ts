@@ -64,9 +64,13 @@ describe('CSS in Chromium', () => {
 
   test.each(CSS_NOTATIONS)('every token computes to the same colour in the notation %s', async (notation) => {
     const { text } = write('css', { notation });
+    // More digits are more digits of the same colour.
+    const longer = write('css', { notation, precision: 'more' }).text;
+    if (notation === 'hsl') expect(longer.length).toBeGreaterThan(text.length + 1_000);
     const names = [...text.matchAll(/^ {2}(--[^:]+):/gm)].map(([, name]) => name!).slice(0, demo.tokens.length);
     const colours = await computed(page, text, 'day', names);
     expect(colours.map(eightDigits)).toEqual(demo.tokens.map(({ path }) => wanted(path, 'day')));
+    expect((await computed(page, longer, 'day', names)).map(eightDigits)).toEqual(colours.map(eightDigits));
   });
 
   test('a colour outside sRGB is itself where the screen has it, and the nearest elsewhere', async () => {
@@ -178,12 +182,35 @@ describe('compilers, where the machine has them', () => {
     expect(execFileSync(join(folder, 'main')).toString().trim().split('\n')).toEqual(expectedLines);
   });
 
+  withTool('mcs')('mcs takes the class', () => {
+    const { files } = write('csharp', { comments: true }, harshBrand);
+    const { folder, at } = laid(files);
+    execFileSync('mcs', ['-warnaserror', '-target:library', `-out:${join(folder, 'brand.dll')}`, at(files[0]!)], {
+      stdio: 'pipe',
+    });
+  });
+
+  withTool('godot3-server')('the engine runs the script, translucent colours too', () => {
+    const { files } = write('gdscript', { comments: true }, harshBrand);
+    const { folder, at } = laid(files);
+    const run = `extends SceneTree\nfunc _init():\n\tvar c = load("${at(files[0]!)}")\n\tprint("read ", c.Class.VEIL_HALF.a8, " ", c.Class.VEIL_HALF.r8, " ", c.Class.WHITE.b8)\n\tquit()\n`;
+    writeFileSync(join(folder, 'project.godot'), 'config_version=4\n');
+    writeFileSync(join(folder, 'run.gd'), run);
+    expect(spawnSync('godot3-server', ['-s', 'run.gd'], { cwd: folder, encoding: 'utf8' }).stdout).toContain('read 128 31 255');
+  });
+
+  withTool('qmllint')('the QML linter has nothing to say', () => {
+    const { files } = write('qml', { comments: true }, harshBrand);
+    const { stdout, stderr, status } = spawnSync('qmllint', [laid(files).at(files[0]!)], { encoding: 'utf8' });
+    expect([status, stdout, stderr]).toEqual([0, '', '']);
+  });
+
   const matplotlib = spawnSync('/usr/bin/python3', ['-c', 'import matplotlib']).status === 0;
   (matplotlib ? test : test.skip)('matplotlib takes the style', () => {
     const { files } = write('matplotlib');
     const script = `import sys, matplotlib as m; p = m.rc_params_from_file(sys.argv[1], use_default_template=False); print(p['figure.facecolor'], *[c['color'] for c in p['axes.prop_cycle']])`;
     const output = execFileSync('/usr/bin/python3', ['-c', script, laid(files).at(files[0]!)]).toString();
-    expect(output.trim().split(' ')[1]).toBe(colourOf(demo, 'route.north-skerry', 'day').hex.slice(1));
+    expect(output.trim().split(' ')[1]!.replace('#', '')).toBe(colourOf(demo, 'route.north-skerry', 'day').hex.slice(1));
   });
 });
 

@@ -1,6 +1,7 @@
 /** Every destination's files, read back by their consumer or by a parser that is not ours, colour by colour: docs/equality.md. */
 import { readFileSync, writeFileSync } from 'node:fs';
 import type { Page } from 'puppeteer-core';
+import type { Destination } from '@/core/brand/document';
 import { resolveTheme } from '@/core/brand/resolve';
 import { slug } from '@/core/formats/format';
 import { FORMATS, writeDestination } from '@/core/formats/registry';
@@ -82,10 +83,10 @@ const PLACES: Readonly<Record<string, string>> = {
   ),
 };
 
-test.each(writers.map(({ id }) => id))('%s', async (id) => {
+async function readsEqual(id: string, options: Destination['options']): Promise<number> {
   const reader = READERS[id]!;
   expect(reader).toBeDefined();
-  const { files, problems } = writeDestination(brand, { name: id, format: id, options: {} });
+  const { files, problems } = writeDestination(brand, { name: id, format: id, options });
   expect(problems.filter(({ severity }) => severity === 'error')).toEqual([]);
   const read = await reader.read(files, themes, page);
   const wanted =
@@ -98,8 +99,18 @@ test.each(writers.map(({ id }) => id))('%s', async (id) => {
   const found = read.map(ordered);
   if (reader.holds === 'swatches') expect(found.flat()).toEqual(wanted.flat());
   else expect(found).toEqual(wanted);
-  const count = wanted.flat().length;
-  rows.set(id, `| ${FORMATS.find((format) => format.id === id)!.title} | ${reader.by} | ${count} | ${count} |`);
+  return wanted.flat().length;
+}
+
+test.each(writers.map(({ id }) => id))('%s', async (id) => {
+  const count = await readsEqual(id, {});
+  rows.set(id, `| ${FORMATS.find((format) => format.id === id)!.title} | ${READERS[id]!.by} | ${count} | ${count} |`);
+});
+
+// What people wrote about a token stands in these files, and may not end a comment or begin a line.
+const commented = writers.filter(({ options }) => 'comments' in options.shape);
+test.each(commented.map(({ id }) => id))('%s with descriptions as comments', async (id) => {
+  await readsEqual(id, { comments: true });
 });
 
 const place = new Map(brand.tokens.map(({ path }, at) => [path, at]));

@@ -21,8 +21,12 @@ const toLinear = converter('lrgb');
  * Every notation of what is shown of a colour, each with enough digits that reading it back gives the same 8-bit colour.
  * OKLCH writes the authored colour instead, which may lie outside sRGB. Angles in degrees; Lab and LCH under D50 as in CSS.
  * HSV and CMYK are no CSS; CMYK is without a profile, and the only one that does not promise the same colour.
+ * @param more digits beyond those that 8 bits need
  */
-export function notations(colour: ReadColour): Notation[] {
+export function notations(colour: ReadColour, more = 0): Notation[] {
+  const digits = (value: number, places: number) => rounded(value, places + more);
+  const percent = (value: number) => `${digits(value * 100, 2)}%`;
+  const floats = (values: readonly number[]) => values.map((value) => digits(value, 6)).join(' ');
   const [r8, g8, b8] = colour.rgb.map(byte) as [number, number, number];
   const shown = { mode: 'rgb', r: r8 / 255, g: g8 / 255, b: b8 / 255 } as const;
   const hsl = toHsl(shown);
@@ -36,7 +40,7 @@ export function notations(colour: ReadColour): Notation[] {
   const alphaHex = colour.alpha < 1 ? byte(colour.alpha).toString(16).padStart(2, '0') : '';
   return [
     { id: 'hex', label: 'Hex', text: colour.hex + alphaHex },
-    { id: 'oklch', label: 'OKLCH', text: oklchText(colour.oklch, colour.alpha) },
+    { id: 'oklch', label: 'OKLCH', text: oklchText(colour.oklch, colour.alpha, more) },
     { id: 'rgb', label: 'RGB', text: `rgb(${r8} ${g8} ${b8}${a})` },
     { id: 'hsl', label: 'HSL', text: `hsl(${digits(hsl.h ?? 0, 2)} ${percent(hsl.s)} ${percent(hsl.l)}${a})` },
     { id: 'hwb', label: 'HWB', text: `hwb(${digits(hwb.h ?? 0, 2)} ${percent(hwb.w)} ${percent(hwb.b)}${a})` },
@@ -65,7 +69,8 @@ export function cmyk([r, g, b]: Srgb): [cyan: number, magenta: number, yellow: n
 }
 
 /** `oklch()` with enough digits for every 8-bit colour: five for lightness and chroma, three for hue in degrees (four and two are not). */
-export function oklchText([l, c, h]: ReadColour['oklch'], alpha = 1): string {
+export function oklchText([l, c, h]: ReadColour['oklch'], alpha = 1, more = 0): string {
+  const digits = (value: number, places: number) => rounded(value, places + more);
   return `oklch(${digits(l, 5)} ${digits(c, 5)} ${digits(h, 3)}${alpha < 1 ? ` / ${digits(alpha, 3)}` : ''})`;
 }
 
@@ -77,7 +82,8 @@ export function wideChannels({ oklch: [l, c, h] }: ReadColour): [red: number, gr
 
 /** The same as `color(display-p3 …)`. */
 export function wideText(colour: ReadColour): string {
-  return `color(display-p3 ${floats(wideChannels(colour))}${colour.alpha < 1 ? ` / ${digits(colour.alpha, 3)}` : ''})`;
+  const channels = wideChannels(colour).map((channel) => rounded(channel, 6));
+  return `color(display-p3 ${channels.join(' ')}${colour.alpha < 1 ? ` / ${rounded(colour.alpha, 3)}` : ''})`;
 }
 
 /** The shown colour as linear-light sRGB floats 0..1, as game engines multiply and blend them. */
@@ -87,15 +93,7 @@ export function linearFloats(colour: ReadColour): [number, number, number] {
   return [lin.r, lin.g, lin.b].map((value) => Number(value.toFixed(6))) as [number, number, number];
 }
 
-function floats(values: readonly number[]): string {
-  return values.map((value) => digits(value, 6)).join(' ');
-}
-
-function percent(value: number): string {
-  return `${digits(value * 100, 2)}%`;
-}
-
 /** At most `places` decimals, without trailing zeros or a negative zero. */
-function digits(value: number, places: number): string {
+function rounded(value: number, places: number): string {
   return String(Number(value.toFixed(places)) + 0);
 }

@@ -9,9 +9,18 @@ export interface ColourLiteral {
   readonly css: string;
 }
 
-/** `#rrggbb`, a CSS function, an integer of eight digits, or four bytes between commas. */
-const LITERAL =
-  /#[0-9a-fA-F]{8}\b|#[0-9a-fA-F]{6}\b|\b(?:rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)\([^()]{1,80}\)|\b0x[0-9a-fA-F]{8}(?![0-9a-fA-F])|(?<![\w.])\d{1,3}(?:, ?\d{1,3}){3}(?![\w.])/g;
+const SHARE = String.raw`(?:\w+: )?\d{1,3}(?:\.0)? \/ 255(?:\.0)?`;
+/** `#rrggbb`, a CSS function, an integer of eight digits, four bytes between commas, or shares of 255. */
+const LITERAL = new RegExp(
+  [
+    String.raw`#[0-9a-fA-F]{8}\b|#[0-9a-fA-F]{6}\b`,
+    String.raw`\b(?:rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)\([^()]{1,80}\)`,
+    String.raw`\b0x[0-9a-fA-F]{8}(?![0-9a-fA-F])`,
+    String.raw`(?<![\w.])\d{1,3}(?:, ?\d{1,3}){3}(?![\w.])`,
+    `${SHARE}, ${SHARE}, ${SHARE}(?:, ${SHARE})?`,
+  ].join('|'),
+  'g',
+);
 /** More in one line are not marked: a line of a thousand colours is no list to read. */
 const MOST = 64;
 
@@ -34,10 +43,11 @@ function cssOf(text: string, order: 'rgba' | 'argb'): string | null {
     const digits = text.slice(2);
     return order === 'rgba' ? `#${digits}` : `#${digits.slice(2)}${digits.slice(0, 2)}`;
   }
-  if (/^\d/.test(text)) {
-    const bytes = text.split(',').map(Number);
-    const hex = bytes.map((value) => value.toString(16).padStart(2, '0')).join('');
-    return bytes.every((value) => value <= 255) ? `#${hex}` : null;
-  }
-  return text;
+  if (text.includes(' / 255')) return hexOfBytes(Array.from(text.matchAll(/(\d+)(?:\.0)? \/ 255/g), ([, byte]) => Number(byte)));
+  return /^\d/.test(text) ? hexOfBytes(text.split(',').map(Number)) : text;
+}
+
+function hexOfBytes(bytes: readonly number[]): string | null {
+  const hex = bytes.map((value) => value.toString(16).padStart(2, '0')).join('');
+  return bytes.every((value) => value <= 255) ? `#${hex}` : null;
 }

@@ -24,13 +24,28 @@ export const cssNotation = z
     },
   });
 
+export const cssPrecision = z
+  .enum(['enough', 'more'])
+  .default('enough')
+  .meta({
+    title: 'Digits',
+    description: 'as many as 8 bits need',
+    says: { enough: 'as many as 8 bits need', more: 'four more' },
+  });
+
+/** How a colour is written in CSS. */
+export interface CssStyle {
+  readonly notation?: CssNotation;
+  readonly precision?: 'enough' | 'more';
+}
+
 /**
  * The shown colour as CSS: by default the shortest that every browser and preprocessor reads, `#rrggbb`, or `#rrggbbaa`
  * when translucent. In every notation it reads back as the same 8-bit colour.
  */
-export function cssText(colour: ReadColour, notation: CssNotation = 'hex'): string {
+export function cssText(colour: ReadColour, { notation = 'hex', precision = 'enough' }: CssStyle = {}): string {
   if (notation === 'hex') return colour.alpha < 1 ? colour.hex + byte(colour.alpha).toString(16).padStart(2, '0') : colour.hex;
   // What is outside sRGB is written as what is shown of it, in OKLCH too.
   const shown = colour.clipped > 0 ? { ...colour, oklch: hexToOklch(colour.hex) } : colour;
-  return notations(shown).find(({ id }) => id === notation)!.text;
+  return notations(shown, precision === 'more' ? 4 : 0).find(({ id }) => id === notation)!.text;
 }

@@ -3,7 +3,7 @@ import { wideText } from '../colour/notations';
 import type { ReadColour } from '../colour/read';
 import type { Theme } from '../brand/document';
 import { oneTheme } from './choices';
-import { cssText, type CssNotation } from './css-text';
+import { cssText, type CssStyle } from './css-text';
 import type { ShippedTheme, ShippedToken } from './material';
 import { commentText } from './plain-text';
 import { aside } from './token-note';
@@ -21,12 +21,11 @@ export const cssThemes = {
   wide: z.boolean().default(false).meta({ title: 'Display P3 where the screen has it', description: 'sRGB on every screen' }),
 };
 
-interface Look {
+interface Look extends CssStyle {
   readonly attribute: string;
   readonly dark: string;
   readonly contrast: string;
   readonly wide: boolean;
-  readonly notation: CssNotation;
   readonly comments: boolean;
 }
 
@@ -36,7 +35,7 @@ interface Look {
  * its attribute wins over the system's wish.
  */
 export function themeBlocks(themes: readonly ShippedTheme[], variable: (token: ShippedToken) => string, look: Look): string {
-  const { attribute, dark, contrast, wide, notation } = look;
+  const { attribute, dark, contrast, wide } = look;
   const unnamed = `:root:not([${attribute}])`;
   const blocks = themes.map(({ identifier, tokens, theme }, at) => {
     const own = `[${attribute}='${identifier}']`;
@@ -51,9 +50,7 @@ export function themeBlocks(themes: readonly ShippedTheme[], variable: (token: S
   }
   return blocks
     .flatMap(({ selector, tokens, theme, system }, at) => {
-      const lines = tokens.map(
-        (token) => `  ${variable(token)}: ${cssText(token.colour, notation)};${note(token, look, at === 0)}`,
-      );
+      const lines = tokens.map((token) => `  ${variable(token)}: ${cssText(token.colour, look)};${note(token, look, at === 0)}`);
       const outside = wide ? tokens.filter(({ colour }) => colour.clipped > 0) : [];
       const wider = outside.map((token) => `  ${variable(token)}: ${wideText(token.colour)};`);
       return [

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { casing, chosen, comments, prefix } from './choices';
-import { cssNotation } from './css-text';
+import { cssNotation, cssPrecision } from './css-text';
 import { cssThemes, registered, themeBlocks } from './css-themes';
 import { defineFormat, slug, textFile } from './format';
 import { chosenTokens, material, type ShippedToken } from './material';
@@ -19,6 +19,7 @@ export const css = defineFormat({
     ...chosen,
     naming: casing('kebab', 'camel', 'snake'),
     notation: cssNotation,
+    precision: cssPrecision,
     ...cssThemes,
     register: z.boolean().default(false).meta({ title: 'Registered as colours (@property)', description: 'plain variables' }),
     comments,

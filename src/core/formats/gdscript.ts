@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { eightDigits } from '../colour/integers';
+import { bytesOf } from '../colour/integers';
+import type { ReadColour } from '../colour/read';
 import { casing, chosen, comments, prefix } from './choices';
 import { depthOptions } from './colour-depth';
 import { defineFormat, textFile } from './format';
@@ -30,7 +31,7 @@ export const gdscript = defineFormat({
     const classes = groups.map(({ name, title, constants }) => {
       const lines = constants.flatMap((constant) => [
         ...(constant.note ? [`## ${constant.note}`] : []),
-        `const ${constant.name} := Color("#${eightDigits(constant.colour)}")`,
+        `const ${constant.name} := ${literal(constant.colour)}`,
       ]);
       return `## ${title}\nclass ${name}:\n${indented(lines, '\t')}\n`;
     });
@@ -38,3 +39,11 @@ export const gdscript = defineFormat({
     return { files: [textFile(`gdscript/${brandName(brand, 'snake', RULES)}_colours.gd`, 'text/plain', text)], problems };
   },
 });
+
+/** Six digits mean the same in every version; eight do not, so a translucent colour is given in shares. */
+function literal(colour: ReadColour): string {
+  if (colour.alpha === 1) return `Color("${colour.hex}")`;
+  return `Color(${bytesOf(colour)
+    .map((value) => `${value} / 255.0`)
+    .join(', ')})`;
+}

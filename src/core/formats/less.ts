@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { casing, chosen, comments, prefix } from './choices';
-import { cssNotation, cssText } from './css-text';
+import { cssNotation, cssPrecision, cssText } from './css-text';
 import { aside } from './token-note';
 import { defineFormat, slug, textFile } from './format';
 import { words } from './identifiers';
@@ -19,12 +19,19 @@ export const less = defineFormat({
   purpose: 'For a project that builds its styles with Less: import the file before those that use it.',
   readBy: 'Style sheets written in Less',
   taken: 'build',
-  options: z.strictObject({ prefix, ...chosen, naming: casing('kebab', 'snake', 'camel'), notation: cssNotation, comments }),
+  options: z.strictObject({
+    prefix,
+    ...chosen,
+    naming: casing('kebab', 'snake', 'camel'),
+    notation: cssNotation,
+    precision: cssPrecision,
+    comments,
+  }),
   reach: chosenTokens,
   write(brand, themes, options) {
     const reserved = new Set([...mapNames(themes), ...AT_RULES]);
     const { themes: shipped, problems } = material(brand, themes, options, { ascii: true, reserved });
-    const value = ({ colour }: ShippedToken) => cssText(colour, options.notation);
+    const value = ({ colour }: ShippedToken) => cssText(colour, options);
     const note = (token: ShippedToken) => {
       const text = options.comments ? aside(token) : '';
       return text && ` // ${text}`;

@@ -20,6 +20,8 @@ test.each([
   ['const A = 0x1f6f7880u;', 'rgba', ['#1f6f7880']],
   ['val a = Color(0x801F6F78)', 'argb', ['#1F6F7880']],
   ['a = { 31, 111, 120, 255 },', 'rgba', ['#1f6f78ff']],
+  ['Color(.sRGB, red: 31.0 / 255, green: 111.0 / 255, blue: 120.0 / 255, opacity: 1)', 'rgba', ['#1f6f78']],
+  ['Color(31 / 255.0, 111 / 255.0, 120 / 255.0, 128 / 255.0)', 'rgba', ['#1f6f7880']],
   ['a: oklch(50% 0.1 200) b: rgb(1 2 3 / 50%)', 'rgba', ['oklch(50% 0.1 200)', 'rgb(1 2 3 / 50%)']],
   ['#12345 300, 1, 1, 1 id-#1234567', 'rgba', []],
 ] as const)('the colours of %j', (line, order, css) => {

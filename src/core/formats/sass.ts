@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Theme } from '../brand/document';
 import { casing, chosen, comments, prefix } from './choices';
-import { cssNotation, cssText } from './css-text';
+import { cssNotation, cssPrecision, cssText } from './css-text';
 import { aside } from './token-note';
 import { defineFormat, slug, textFile } from './format';
 import { chosenTokens, material, type ShippedToken } from './material';
@@ -20,12 +20,19 @@ export const sass = defineFormat({
   purpose: 'For a project that builds its styles with Sass: put the partial among its own and load it with @use or @forward.',
   readBy: 'Style sheets written in Sass',
   taken: 'build',
-  options: z.strictObject({ prefix, ...chosen, naming: casing('kebab', 'snake', 'camel'), notation: cssNotation, comments }),
+  options: z.strictObject({
+    prefix,
+    ...chosen,
+    naming: casing('kebab', 'snake', 'camel'),
+    notation: cssNotation,
+    precision: cssPrecision,
+    comments,
+  }),
   reach: chosenTokens,
   write(brand, themes, options) {
     const { themes: shipped, problems } = material(brand, themes, { ...options, prefix: '' }, { reserved: mapNames(themes) });
     const stem = options.prefix.replace(/-?$/, options.prefix && '-');
-    const value = ({ colour }: ShippedToken) => cssText(colour, options.notation);
+    const value = ({ colour }: ShippedToken) => cssText(colour, options);
     const note = (token: ShippedToken) => {
       const text = options.comments ? aside(token) : '';
       return text && ` // ${text}`;

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Brand, Theme } from '../brand/document';
 import { casing, chosen, prefix, type Choices } from './choices';
-import { cssNotation, cssText, type CssNotation } from './css-text';
+import { cssNotation, cssPrecision, cssText, type CssStyle } from './css-text';
 import { slug, type Written } from './format';
 import { identifier, words } from './identifiers';
 import { material, type ShippedToken } from './material';
@@ -26,6 +26,7 @@ export const moduleOptions = z.strictObject({
     description: 'text-on-header',
   }),
   notation: cssNotation,
+  precision: cssPrecision,
 });
 
 export interface ModuleTheme {
@@ -41,12 +42,12 @@ export interface ModuleTheme {
 export function moduleThemes(
   brand: Brand,
   themes: readonly Theme[],
-  options: Choices & { readonly shape: 'nested' | 'flat'; readonly notation: CssNotation },
+  options: Choices & CssStyle & { readonly shape: 'nested' | 'flat' },
 ): { modules: ModuleTheme[]; problems: Written['problems'] } {
   const { themes: shipped, problems } = material(brand, themes, options);
   const stem = (options.prefix ?? '').replace(/-$/, '');
   const modules = shipped.map(({ theme, identifier: key, tokens }) => {
-    const text = ({ colour }: ShippedToken) => quoted(cssText(colour, options.notation));
+    const text = ({ colour }: ShippedToken) => quoted(cssText(colour, options));
     const object =
       options.shape === 'flat'
         ? objectText(new Map(tokens.map((token) => [token.identifier, text(token)])))

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { casing, chosen, prefix } from './choices';
-import { cssNotation } from './css-text';
+import { cssNotation, cssPrecision } from './css-text';
 import { cssThemes, themeBlocks } from './css-themes';
 import { defineFormat, slug, textFile } from './format';
 import { chosenTokens, material, type ShippedToken } from './material';
@@ -43,6 +43,7 @@ export const utilities = defineFormat({
       .default('')
       .meta({ title: 'Only these classes, as they stand in the pages', description: 'every class', names: 'classes' }),
     notation: cssNotation,
+    precision: cssPrecision,
     ...cssThemes,
   }),
   reach: chosenTokens,
