@@ -9,7 +9,7 @@ import { join } from 'node:path';
 import { apply } from '../src/core/brand/apply';
 import { Brand } from '../src/core/brand/document';
 import { FORMATS, writeDestination } from '../src/core/formats/registry';
-import { quantile } from './bench-stand';
+import { onStand, quantile } from './bench-stand';
 import { largeBrand } from './large-brand';
 
 const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));
@@ -62,6 +62,39 @@ const cli = () =>
   });
 cli();
 add('command line: one destination, start to finish', 7, cli, 700);
+
+// In the page: from Enter in the field of the prefix until the file on the screen shows it.
+await onStand(demo, async (page) => {
+  await page.locator('nav[aria-label=Stages] ::-p-text(Ship)').click();
+  await page.locator('::-p-xpath(//li//b[.="Booking site"])').click();
+  const field = (await page.waitForSelector('::-p-aria([name="Put before every name"][role="textbox"])'))!;
+  const times: number[] = [];
+  for (let round = 0; round < 20; round++) {
+    await field.click({ count: 3 });
+    await field.type(`p${round}-`);
+    times.push(
+      await page.evaluate(
+        (name) =>
+          new Promise<number>((resolve) => {
+            const shown = document.querySelector('[aria-label^="Contents of"]')!;
+            let started = 0;
+            new MutationObserver((_changes, observer) => {
+              if (!shown.textContent!.includes(name)) return;
+              observer.disconnect();
+              // To the end of the frame in which it is painted.
+              requestAnimationFrame(() => setTimeout(() => resolve(performance.now() - started)));
+            }).observe(shown, { subtree: true, childList: true, characterData: true });
+            started = performance.now();
+            document.activeElement!.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+          }),
+        `--p${round}-surface-page`,
+      ),
+    );
+  }
+  rows.push(
+    `| page: an option changed, until the file shows it | ${quantile(times, 0.5).toFixed(0)} | ${Math.max(...times).toFixed(0)} | 100 |`,
+  );
+});
 
 process.stdout.write(
   ['', '| Writing | median, ms | longest, ms | aim |', '| --- | --- | --- | --- |', ...rows, ''].join('\n') +

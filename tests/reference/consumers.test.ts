@@ -17,6 +17,7 @@ import { demo, harshBrand } from '../harsh-brand';
 import { blankPage, computed } from '../read-back/chromium';
 import { eightDigits } from '../read-back/colours';
 import { laid } from '../read-back/files';
+import { constantsOf } from '../read-back/program-source';
 
 function write(format: string, options: Destination['options'] = {}, brand: Brand = demo) {
   const { files, problems } = writeDestination(brand, { name: format, format, options });
@@ -250,6 +251,14 @@ test('values keep their colours in every chart’s file, and scales with a middl
   expect(range.diverging).toHaveLength(11);
   expect(range.diverging![5]).toBe(colourOf(demo, 'tide.datum', 'day').hex);
   expect(range.ramp![9]).toBe(colourOf(demo, 'sea-state.9', 'day').hex);
+});
+
+test('Swift has Display P3 where the colour needs it, and sRGB elsewhere', async () => {
+  const { text, notes } = write('swift', { wide: true }, harshBrand);
+  expect(text).toContain('wideGreen = Color(.displayP3, red: 0.000000, green: 1.000000, blue: 0.000000, opacity: 1)');
+  expect(text.match(/\.displayP3/g)).toHaveLength(2 * harshBrand.themes.length);
+  expect(notes).toEqual([]);
+  expect((await constantsOf('swift', text)).length).toBe(harshBrand.tokens.length * harshBrand.themes.length);
 });
 
 test('the asset catalog has Display P3 where the colour needs it, and a dark colour beside the light one', () => {

@@ -8,7 +8,7 @@ import { withinDepth, type DepthOptions } from './colour-depth';
 import { aside } from './token-note';
 import { slug, type Written } from './format';
 import { identifier, type NameRules } from './identifiers';
-import { material } from './material';
+import { material, type Target } from './material';
 import { commentText } from './plain-text';
 
 const KEPT = { integer: '0x1f6f78ff', bytes: '31, 111, 120, 255', linear: '0.0137, 0.159, 0.188, 1.0 (linear light)' };
@@ -70,7 +70,7 @@ export function constantGroups(
   themes: readonly Theme[],
   options: Choices & Partial<DepthOptions> & { readonly comments?: boolean },
   groupCasing: Casing,
-  rules: NameRules,
+  rules: Target,
 ): { groups: ConstantGroup[]; problems: Written['problems'] } {
   const nameOf = (theme: Theme) => identifier(slug(theme.name), groupCasing, '', rules);
   // Several languages forbid a member with the name of its own type.

@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { bytesOf } from '../colour/integers';
+import { wideChannels } from '../colour/notations';
+import type { ReadColour } from '../colour/read';
 import { casing, chosen, comments, prefix } from './choices';
 import { defineFormat, textFile } from './format';
 import { words } from './identifiers';
@@ -22,17 +24,21 @@ export const swift = defineFormat({
   purpose: 'For an application in Swift: add the file to the target; every theme is an enumeration of SwiftUI colours.',
   readBy: 'Applications in Swift',
   taken: 'build',
-  options: z.strictObject({ prefix, ...chosen, naming: casing('camel', 'snake'), comments }),
+  options: z.strictObject({
+    prefix,
+    ...chosen,
+    naming: casing('camel', 'snake'),
+    wide: z.boolean().default(false).meta({ title: 'Display P3 where the colour needs it', description: 'sRGB throughout' }),
+    comments,
+  }),
   reach: chosenTokens,
   write(brand, themes, options) {
-    const { groups, problems } = constantGroups(brand, themes, options, 'pascal', RULES);
+    const { groups, problems } = constantGroups(brand, themes, options, 'pascal', { ...RULES, wide: options.wide });
     const enums = groups.map(({ name, title, constants }) => {
       const lines = constants.flatMap((constant) => {
-        const [r, g, b, a] = bytesOf(constant.colour);
-        const opacity = a === 255 ? '1' : `${a}.0 / 255`;
         return [
           ...(constant.note ? [`/// ${constant.note}`] : []),
-          `public static let ${constant.name} = Color(.sRGB, red: ${r}.0 / 255, green: ${g}.0 / 255, blue: ${b}.0 / 255, opacity: ${opacity})`,
+          `public static let ${constant.name} = ${literal(constant.colour, options.wide)}`,
         ];
       });
       return `/// ${title}\npublic enum ${name} {\n${indented(lines, '    ')}\n}\n`;
@@ -41,3 +47,13 @@ export const swift = defineFormat({
     return { files: [textFile(`swift/${brandName(brand, 'pascal', RULES)}Colours.swift`, 'text/plain', text)], problems };
   },
 });
+
+function literal(colour: ReadColour, wide: boolean): string {
+  const [r, g, b, a] = bytesOf(colour);
+  const opacity = a === 255 ? '1' : `${a}.0 / 255`;
+  if (wide && colour.clipped > 0) {
+    const [red, green, blue] = wideChannels(colour).map((channel) => channel.toFixed(6));
+    return `Color(.displayP3, red: ${red}, green: ${green}, blue: ${blue}, opacity: ${opacity})`;
+  }
+  return `Color(.sRGB, red: ${r}.0 / 255, green: ${g}.0 / 255, blue: ${b}.0 / 255, opacity: ${opacity})`;
+}

@@ -40,6 +40,7 @@ export function DestinationView({
   const format = formatById(destination.format);
   const { written, busy } = useWritten(destination);
   const { file, choose } = useChosenFile(written.files);
+  const stopped = written.problems.some(({ severity }) => severity === 'error');
   if (!format) return <section className={css.view}>This destination’s format, {destination.format}, is not known here.</section>;
   const source = optionKinds(format).find(({ value }) => value.kind === 'source');
   const template = source && String(destination.options[source.name] ?? source.usual);
@@ -86,7 +87,7 @@ export function DestinationView({
                 onSource={(source) => onOptions({ ...destination.options, source }, 'the template')}
               />
             )}
-            {file && <FileBar files={written.files} file={file} onChoose={choose} />}
+            {file && <FileBar files={written.files} file={file} stopped={stopped} onChoose={choose} />}
             {file ? (
               <FilePreview file={file} order={orderOf(format, destination)} onToken={() => setReading(true)} />
             ) : (
@@ -94,7 +95,7 @@ export function DestinationView({
             )}
           </Tabs.Content>
           <Tabs.Content value="since" className={css.content}>
-            {file && <FileBar files={written.files} file={file} onChoose={choose} />}
+            {file && <FileBar files={written.files} file={file} stopped={stopped} onChoose={choose} />}
             {file && <SinceRelease file={file} />}
           </Tabs.Content>
           <Tabs.Content value="weight" className={css.content}>

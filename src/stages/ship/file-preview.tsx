@@ -24,11 +24,20 @@ export function useChosenFile(files: readonly WrittenFile[]) {
 }
 
 /** Which file it is, and what can be done with it. */
-export function FileBar(props: { files: readonly WrittenFile[]; file: WrittenFile; onChoose: (path: string) => void }) {
+export function FileBar({
+  stopped,
+  ...props
+}: {
+  files: readonly WrittenFile[];
+  file: WrittenFile;
+  /** Whether an error stands in the way: then the file may be read, but not taken away half. */
+  stopped: boolean;
+  onChoose: (path: string) => void;
+}) {
   return (
     <div className={css.files}>
       <FileChooser {...props} />
-      <FileButtons file={props.file} />
+      <FileButtons file={props.file} stopped={stopped} />
     </div>
   );
 }
@@ -98,16 +107,21 @@ export function FilePreview({ file, order, onToken }: CodeProps) {
   );
 }
 
-function FileButtons({ file }: { file: WrittenFile }) {
+function FileButtons({ file, stopped }: { file: WrittenFile; stopped: boolean }) {
   return (
     <div className={css.buttons}>
       <span>{file.bytes.length.toLocaleString('en')} bytes</span>
       {isText(file) && (
-        <Button size="2xs" variant="outline" onClick={() => void copy(new TextDecoder().decode(file.bytes))}>
+        <Button size="2xs" variant="outline" disabled={stopped} onClick={() => void copy(new TextDecoder().decode(file.bytes))}>
           Copy
         </Button>
       )}
-      <Button size="2xs" variant="outline" onClick={() => download(file.path.split('/').at(-1)!, file.mediaType, file.bytes)}>
+      <Button
+        size="2xs"
+        variant="outline"
+        disabled={stopped}
+        onClick={() => download(file.path.split('/').at(-1)!, file.mediaType, file.bytes)}
+      >
         Download
       </Button>
     </div>
