@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { assignments, firstSeries } from '../brand/data-fields';
-import { LIMITS, type Brand, type Token } from '../brand/document';
+import { LIMITS, type Brand, type Theme, type Token } from '../brand/document';
 import { cssText } from './css-text';
-import type { Written } from './format';
-import type { ShippedTheme } from './material';
+import { slug, textFile, type Written } from './format';
+import { material, type ShippedTheme } from './material';
 
 /** A token's path or a group's; `empty` says what is taken when it is left empty. */
 const path = (title: string, empty: string) =>
@@ -70,6 +70,22 @@ export function chartColours(brand: Brand, { tokens }: ShippedTheme, options: Op
     tokens: Object.fromEntries(Object.keys(picks).map((part) => [part, paths(part as ChartPart)])) as Record<ChartPart, string[]>,
     values: Object.fromEntries(values),
   };
+}
+
+/** A file a theme from the colours of its charts, with what is to be said about them. */
+export function chartFiles(
+  brand: Brand,
+  themes: readonly Theme[],
+  options: Options,
+  { folder, extension, mediaType }: { folder: string; extension: string; mediaType: string },
+  write: (colours: ChartColours, theme: ShippedTheme) => string,
+): Written {
+  const shipped = material(brand, themes);
+  const files = shipped.themes.map((theme) => {
+    const path = `${folder}/${slug(brand.name)}-${theme.identifier}${extension}`;
+    return textFile(path, mediaType, write(chartColours(brand, theme, options), theme));
+  });
+  return { files, problems: [...shipped.problems, ...chartProblems(brand, options)] };
 }
 
 /** What is named and not there, what no token has the role for, and values for which the colours do not reach. */

@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { chartColours, chartParts, chartProblems, chartReach } from './chart-parts';
-import { defineFormat, slug, textFile } from './format';
-import { material } from './material';
+import { chartFiles, chartParts, chartReach, type ChartColours } from './chart-parts';
+import { defineFormat } from './format';
 import { chosen } from './choices';
 
 export const echarts = defineFormat({
@@ -15,16 +14,12 @@ export const echarts = defineFormat({
   options: z.strictObject({ ...chartParts, themes: chosen.themes }),
   reach: chartReach,
   write(brand, themes, options) {
-    const shipped = material(brand, themes);
-    const files = shipped.themes.map((theme) => {
-      const json = JSON.stringify(chartTheme(chartColours(brand, theme, options)), null, 2);
-      return textFile(`charts/${slug(brand.name)}-${theme.identifier}.json`, 'application/json', json + '\n');
-    });
-    return { files, problems: [...shipped.problems, ...chartProblems(brand, options)] };
+    const place = { folder: 'charts', extension: '.json', mediaType: 'application/json' };
+    return chartFiles(brand, themes, options, place, (colours) => JSON.stringify(chartTheme(colours), null, 2) + '\n');
   },
 });
 
-function chartTheme({ series, scale, ground, text, soft, lines, tokens, values }: ReturnType<typeof chartColours>) {
+function chartTheme({ series, scale, ground, text, soft, lines, tokens, values }: ChartColours) {
   const axis = {
     axisLine: { lineStyle: { color: soft } },
     axisTick: { lineStyle: { color: soft } },

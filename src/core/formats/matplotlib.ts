@@ -1,8 +1,7 @@
 import { z } from 'zod';
-import { chartColours, chartParts, chartProblems, chartReach, type ChartColours } from './chart-parts';
+import { chartFiles, chartParts, chartReach, type ChartColours } from './chart-parts';
 import { chosen } from './choices';
-import { defineFormat, slug, textFile } from './format';
-import { material } from './material';
+import { defineFormat } from './format';
 import { commentText } from './plain-text';
 
 /** Matplotlib's style sheets, "Customizing Matplotlib with style sheets and rcParams": a # begins a comment, so codes go without. */
@@ -18,15 +17,10 @@ export const matplotlib = defineFormat({
   options: z.strictObject({ ...chartParts, themes: chosen.themes }),
   reach: chartReach,
   write(brand, themes, options) {
-    const shipped = material(brand, themes);
-    const files = shipped.themes.map((theme) =>
-      textFile(
-        `matplotlib/${slug(brand.name)}-${theme.identifier}.mplstyle`,
-        'text/plain',
-        style(chartColours(brand, theme, options), commentText(`${brand.name}, ${theme.theme.name}`)),
-      ),
+    const place = { folder: 'matplotlib', extension: '.mplstyle', mediaType: 'text/plain' };
+    return chartFiles(brand, themes, options, place, (colours, { theme }) =>
+      style(colours, commentText(`${brand.name}, ${theme.name}`)),
     );
-    return { files, problems: [...shipped.problems, ...chartProblems(brand, options)] };
   },
 });
 

@@ -1,8 +1,7 @@
 import { z } from 'zod';
-import { chartColours, chartParts, chartProblems, chartReach, middlePart, type ChartColours } from './chart-parts';
+import { chartFiles, chartParts, chartReach, middlePart, type ChartColours } from './chart-parts';
 import { chosen } from './choices';
-import { defineFormat, slug, textFile } from './format';
-import { material } from './material';
+import { defineFormat } from './format';
 
 export const plotly = defineFormat({
   id: 'plotly',
@@ -15,12 +14,8 @@ export const plotly = defineFormat({
   options: z.strictObject({ ...chartParts, ...middlePart, themes: chosen.themes }),
   reach: chartReach,
   write(brand, themes, options) {
-    const shipped = material(brand, themes);
-    const files = shipped.themes.map((theme) => {
-      const json = JSON.stringify(template(chartColours(brand, theme, options)), null, 2);
-      return textFile(`plotly/${slug(brand.name)}-${theme.identifier}.json`, 'application/json', json + '\n');
-    });
-    return { files, problems: [...shipped.problems, ...chartProblems(brand, options)] };
+    const place = { folder: 'plotly', extension: '.json', mediaType: 'application/json' };
+    return chartFiles(brand, themes, options, place, (colours) => JSON.stringify(template(colours), null, 2) + '\n');
   },
 });
 

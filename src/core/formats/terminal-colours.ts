@@ -1,8 +1,8 @@
-import { LIMITS } from '../brand/document';
+import { LIMITS, type Brand, type Theme } from '../brand/document';
 import { z } from 'zod';
 import type { ReadColour } from '../colour/read';
-import type { Written } from './format';
-import type { ShippedTheme } from './material';
+import { slug, textFile, type Written } from './format';
+import { material, type ShippedTheme } from './material';
 
 /** The sixteen colours of a terminal in the order of their numbers (ECMA-48 SGR 30–37, and their bright partners). */
 export const TERMINAL_COLOURS = [
@@ -26,7 +26,7 @@ export interface TerminalColours {
 }
 
 /** A theme's terminal scheme; null, with what is missing, where not all sixteen are there. */
-export function terminalColours(
+function terminalColours(
   { tokens, theme }: ShippedTheme,
   group: string,
 ): { scheme: TerminalColours; problems: [] } | { scheme: null; problems: Written['problems'] } {
@@ -41,6 +41,25 @@ export function terminalColours(
     scheme: { colours: TERMINAL_COLOURS.map((name) => at(name)!), ground: at('ground'), text: at('text'), cursor: at('cursor') },
     problems: [],
   };
+}
+
+/** A file a theme from its terminal scheme; a theme without one is an error. */
+export function terminalFiles(
+  brand: Brand,
+  themes: readonly Theme[],
+  group: string,
+  extension: string,
+  write: (scheme: TerminalColours, theme: ShippedTheme) => string,
+): Written {
+  const { themes: shipped, problems } = material(brand, themes, { group: group || 'terminal' }, { opaque: true });
+  const all: Written['problems'][number][] = [...problems];
+  const files = shipped.flatMap((theme) => {
+    const { scheme, problems: own } = terminalColours(theme, group);
+    all.push(...own);
+    const path = `terminal/${slug(brand.name)}-${theme.identifier}${extension}`;
+    return scheme ? [textFile(path, 'text/plain', write(scheme, theme))] : [];
+  });
+  return { files, problems: all };
 }
 
 /** The tokens of the group. */

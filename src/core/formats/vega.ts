@@ -1,8 +1,7 @@
 import { z } from 'zod';
-import { chartColours, chartParts, chartProblems, chartReach, middlePart, type ChartColours } from './chart-parts';
+import { chartFiles, chartParts, chartReach, middlePart, type ChartColours } from './chart-parts';
 import { chosen } from './choices';
-import { defineFormat, slug, textFile } from './format';
-import { material } from './material';
+import { defineFormat } from './format';
 
 /** Marks of Vega that are filled, and those that are drawn with a line, where the chart names no colour. */
 const FILLED = ['arc', 'area', 'rect', 'symbol', 'bar', 'point', 'circle', 'square'];
@@ -21,12 +20,8 @@ export const vega = defineFormat({
   options: z.strictObject({ ...chartParts, ...middlePart, themes: chosen.themes }),
   reach: chartReach,
   write(brand, themes, options) {
-    const shipped = material(brand, themes);
-    const files = shipped.themes.map((theme) => {
-      const json = JSON.stringify(config(chartColours(brand, theme, options)), null, 2);
-      return textFile(`vega/${slug(brand.name)}-${theme.identifier}.json`, 'application/json', json + '\n');
-    });
-    return { files, problems: [...shipped.problems, ...chartProblems(brand, options)] };
+    const place = { folder: 'vega', extension: '.json', mediaType: 'application/json' };
+    return chartFiles(brand, themes, options, place, (colours) => JSON.stringify(config(colours), null, 2) + '\n');
   },
 });
 

@@ -1,5 +1,4 @@
 import { Button, NativeSelect } from '@chakra-ui/react';
-import CodeMirror, { EditorView } from '@uiw/react-codemirror';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { WrittenFile } from '@/core/formats/format';
 import { tokensByLine } from '@/core/formats/token-at-line';
@@ -8,10 +7,9 @@ import { resolveTheme } from '@/core/brand/resolve';
 import { useBrandStore } from '@/ui/brand-context';
 import { download } from '@/ui/download';
 import { tell } from '@/ui/notices';
-import { useNonce } from '@/ui/providers';
 import { copy } from '@/ui/readout/copyable';
-import { codeLook, languageOf } from './code-look';
 import { colourPatches } from './colour-patches';
+import { ReadOnlyCode } from './read-only-code';
 import css from './ship.module.css';
 
 /** Up to so many files are laid out as tabs; more are a list to choose from. */
@@ -130,30 +128,9 @@ function FileButtons({ file, stopped }: { file: WrittenFile; stopped: boolean })
 
 function Code({ file, order, onToken }: CodeProps) {
   const text = useMemo(() => new TextDecoder().decode(file.bytes), [file]);
-  const nonce = useNonce();
   const show = useShowToken(text, onToken);
-  const extensions = useMemo(
-    () => [
-      languageOf(file.path),
-      codeLook,
-      colourPatches(order, show),
-      EditorView.cspNonce.of(nonce),
-      EditorView.contentAttributes.of({ 'aria-label': `Contents of ${file.path}`, tabindex: '0' }),
-    ],
-    [file.path, nonce, order, show],
-  );
-  return (
-    <CodeMirror
-      value={text}
-      extensions={extensions}
-      theme="none"
-      editable={false}
-      readOnly
-      height="100%"
-      basicSetup={{ foldGutter: false, highlightActiveLine: false, syntaxHighlighting: false }}
-      style={{ height: '100%' }}
-    />
-  );
+  const patches = useMemo(() => colourPatches(order, show), [order, show]);
+  return <ReadOnlyCode path={file.path} text={text} label={`Contents of ${file.path}`} more={patches} />;
 }
 
 /** Shows the token of a colour in the readout: the one its line names, else one that has this colour. */

@@ -1,12 +1,10 @@
 import { unifiedMergeView } from '@codemirror/merge';
 import { useQuery } from '@tanstack/react-query';
-import CodeMirror, { EditorView } from '@uiw/react-codemirror';
 import { useMemo } from 'react';
 import type { WrittenFile } from '@/core/formats/format';
 import { useBrand } from '@/ui/brand-context';
-import { useNonce } from '@/ui/providers';
-import { codeLook, languageOf } from './code-look';
 import { isText } from './file-preview';
+import { ReadOnlyCode } from './read-only-code';
 import css from './ship.module.css';
 
 /** A file against the bytes that were released under its path, line by line. */
@@ -51,11 +49,8 @@ export function SinceRelease({ file }: { file: WrittenFile }) {
 }
 
 function Difference({ before, file }: { before: Uint8Array; file: WrittenFile }) {
-  const nonce = useNonce();
-  const extensions = useMemo(
-    () => [
-      languageOf(file.path),
-      codeLook,
+  const marks = useMemo(
+    () =>
       unifiedMergeView({
         original: new TextDecoder().decode(before),
         mergeControls: false,
@@ -63,23 +58,12 @@ function Difference({ before, file }: { before: Uint8Array; file: WrittenFile })
         // Unchanged stretches of very long files are not searched for ever.
         diffConfig: { scanLimit: 2_000, timeout: 1_000 },
       }),
-      EditorView.cspNonce.of(nonce),
-      EditorView.contentAttributes.of({ 'aria-label': `Changes of ${file.path}`, tabindex: '0' }),
-    ],
-    [before, file.path, nonce],
+    [before],
   );
+  const text = new TextDecoder().decode(file.bytes);
   return (
     <div className={css.preview}>
-      <CodeMirror
-        value={new TextDecoder().decode(file.bytes)}
-        extensions={extensions}
-        theme="none"
-        editable={false}
-        readOnly
-        height="100%"
-        basicSetup={{ foldGutter: false, highlightActiveLine: false, syntaxHighlighting: false }}
-        style={{ height: '100%' }}
-      />
+      <ReadOnlyCode path={file.path} text={text} label={`Changes of ${file.path}`} more={marks} />
     </div>
   );
 }
