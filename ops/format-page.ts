@@ -1,26 +1,13 @@
-import { TAKEN, type Format } from '../src/core/formats/format';
+import { FAMILY_TITLES, TAKEN, type Format } from '../src/core/formats/format';
 import { optionKinds, type OptionKind } from '../src/core/formats/option-kinds';
 import { FORMATS } from '../src/core/formats/registry';
-
-const FAMILIES: Record<Format['family'], string> = {
-  dashboard: 'Dashboards and charts',
-  'style framework': 'Sites and style frameworks',
-  'game engine': 'Games',
-  interface: 'Software and systems',
-  tokens: 'Token pipelines',
-  swatches: 'Swatches',
-  table: 'Tables',
-  image: 'Pictures and drawings',
-  text: 'Anything else',
-  brand: 'Breakwater',
-};
 
 /** docs/formats.md: every format of the registry with its options, out of the registry alone. */
 export function formatPage(): string {
   const written = FORMATS.filter((format) => format.write);
-  const sections = (Object.keys(FAMILIES) as Format['family'][]).flatMap((family) => {
+  const sections = (Object.keys(FAMILY_TITLES) as Format['family'][]).flatMap((family) => {
     const own = FORMATS.filter((format) => format.family === family);
-    return own.length > 0 ? [`## ${FAMILIES[family]}\n\n${own.map(part).join('\n')}`] : [];
+    return own.length > 0 ? [`## ${FAMILY_TITLES[family]}\n\n${own.map(part).join('\n')}`] : [];
   });
   return `# Formats
 

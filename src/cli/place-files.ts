@@ -1,4 +1,4 @@
-import { mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, isAbsolute, join, normalize, sep } from 'node:path';
 import type { WrittenFile } from '@/core/formats/format';
 import { Failure } from './failure';
@@ -25,6 +25,8 @@ export function placeFiles(folder: string, files: readonly Placed[]): void {
     for (const { path, bytes } of files) {
       const to = within(folder, path);
       mkdirSync(dirname(to), { recursive: true });
+      // Found now, or the files before it would have been moved already.
+      if (statSync(to, { throwIfNoEntry: false })?.isDirectory()) throw Object.assign(new Error(), { code: 'EISDIR', path: to });
       const from = `${to}.${process.pid}.part`;
       waiting.push({ from, to });
       writeFileSync(from, bytes, { flush: true });

@@ -74,6 +74,7 @@ export async function pull(address: string, options: PullOptions): Promise<void>
 async function fetched(base: string, wanted: string, token: string, had: string) {
   const manifest = await ask(`${base}/${wanted}/manifest.json`, token);
   const { release } = manifest;
+  if (release === '') fail(`${base} answers, but not as Breakwater does; look at the address.`, 1);
   if (release === had) return { release, files: [] };
   let json: unknown;
   try {

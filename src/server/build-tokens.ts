@@ -18,6 +18,8 @@ export interface BuildToken {
 export const TokenName = z.object({ name: z.string().trim().min(1, 'A token needs a name: where it is used.').max(80) });
 
 const MOST = 50;
+/** How old the note of a token's last use may be, in milliseconds. */
+const NOTED_MS = 60_000;
 /** 256 random bits: nobody finds one by trying, so one hash is enough and no delay is needed. */
 const SECRET = /^bwb_[A-Za-z0-9_-]{43}$/;
 
@@ -68,5 +70,7 @@ export async function mayFetch(request: Request, brandId: string): Promise<void>
   if (!row) throw new Refused(401, 'This token opens nothing; make a new one under Ship.');
   // A brand that the token is not for is as if it were not there.
   if (row.brandId !== brandId) throw new Refused(404, 'There is no such brand here.');
-  await BuildToken.update({ usedAt: new Date() }, { where: { id: row.id } });
+  // A release is many files: their fetching is noted once.
+  if (Date.now() - (row.usedAt?.getTime() ?? 0) > NOTED_MS)
+    await BuildToken.update({ usedAt: new Date() }, { where: { id: row.id } });
 }

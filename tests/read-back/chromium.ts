@@ -14,13 +14,14 @@ export async function blankPage(): Promise<{ page: Page; close: () => Promise<vo
   return { page: await browser.newPage(), close: () => browser.close() };
 }
 
-/** What Chromium makes of a style sheet: the computed colour of every custom property named, on a root with these attributes. */
-export async function computed(page: Page, sheet: string, theme: string, names: readonly string[]): Promise<string[]> {
+/** What Chromium makes of a style sheet: the computed colour of every custom property named, under a theme or, by null, where the page names none. */
+export async function computed(page: Page, sheet: string, theme: string | null, names: readonly string[]): Promise<string[]> {
   await page.setContent('<!doctype html><html><head><meta charset="utf-8"></head><body><p></p></body></html>');
   await page.addStyleTag({ content: sheet });
   return page.evaluate(
     (wanted, variables) => {
-      document.documentElement.dataset.theme = wanted;
+      if (wanted === null) delete document.documentElement.dataset.theme;
+      else document.documentElement.dataset.theme = wanted;
       const probe = document.querySelector('p')!;
       return variables.map((name) => {
         probe.style.color = '';

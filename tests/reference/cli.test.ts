@@ -1,5 +1,5 @@
 import { execFileSync, spawn, spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { DOCUMENTS } from '../../ops/documents';
@@ -182,6 +182,11 @@ test('files are put in place all or none: a folder where a file should go, and n
     1,
     expect.stringContaining('a part of the path is a file, not a folder. Nothing was changed.'),
   ]);
+  expect(readFileSync(join(out, 'css/quillhaven-ferries.css'))).toEqual(before);
+  // A folder where a file should go is found before the first file is moved.
+  spawnSync('rm', ['-r', join(out, 'sass')]);
+  mkdirSync(join(out, 'sass/_quillhaven-ferries.scss'), { recursive: true });
+  expect(run('--set', 'prefix=v2-').stderr).toContain('there is a folder of that name. Nothing was changed.');
   expect(readFileSync(join(out, 'css/quillhaven-ferries.css'))).toEqual(before);
   expect(spawnSync('find', [out, '-name', '*.part'], { encoding: 'utf8' }).stdout).toBe('');
 });

@@ -25,6 +25,7 @@ export const android = defineFormat({
     'For an Android application: put the folders into res. The night theme takes over by itself where the system is dark; further themes have their name before each colour’s.',
   readBy: 'Android applications',
   taken: 'build',
+  opacityFirst: true,
   options: z.strictObject({ prefix, ...chosen, night: oneTheme('Night theme', 'the first dark one'), comments }),
   reach: chosenTokens,
   write(brand, themes, options) {

@@ -23,7 +23,8 @@ export const chartParts = {
 export const middlePart = { middle: path('Scale with a middle, a group', 'none') };
 
 export type ChartPart = keyof typeof chartParts | 'middle';
-type Options = Record<keyof typeof chartParts, string> & { readonly middle?: string };
+/** The parts a format has; of the others nothing is said. */
+type Options = { readonly [Part in ChartPart]?: string };
 type Picked = Record<ChartPart, readonly Token[]>;
 
 /** Which tokens of a brand a chart's parts take, by the options. */
@@ -116,6 +117,7 @@ function picked(tokens: readonly Token[], options: Options): Picked {
 
 function complain(picks: Picked, options: Options): { severity: 'error' | 'warning'; message: string }[] {
   return (Object.keys(picks) as ChartPart[]).flatMap((what) => {
+    if (options[what] === undefined) return [];
     if (picks[what].length > 0 || ((what === 'scale' || what === 'middle') && !options[what])) return [];
     const chosen = options[what];
     return [

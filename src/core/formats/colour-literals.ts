@@ -26,7 +26,7 @@ const MOST = 64;
 
 /**
  * The colours written in a line, for marking them in a preview.
- * @param order which end of an integer holds the opacity
+ * @param order which end of eight digits holds the opacity
  */
 export function colourLiterals(line: string, order: 'rgba' | 'argb'): ColourLiteral[] {
   const found: ColourLiteral[] = [];
@@ -39,10 +39,8 @@ export function colourLiterals(line: string, order: 'rgba' | 'argb'): ColourLite
 }
 
 function cssOf(text: string, order: 'rgba' | 'argb'): string | null {
-  if (text.startsWith('0x')) {
-    const digits = text.slice(2);
-    return order === 'rgba' ? `#${digits}` : `#${digits.slice(2)}${digits.slice(0, 2)}`;
-  }
+  const digits = /^(?:0x|#)([0-9a-fA-F]{8})$/.exec(text)?.[1];
+  if (digits) return order === 'rgba' ? `#${digits}` : `#${digits.slice(2)}${digits.slice(0, 2)}`;
   if (text.includes(' / 255')) return hexOfBytes(Array.from(text.matchAll(/(\d+)(?:\.0)? \/ 255/g), ([, byte]) => Number(byte)));
   return /^\d/.test(text) ? hexOfBytes(text.split(',').map(Number)) : text;
 }

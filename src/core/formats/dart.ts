@@ -21,6 +21,7 @@ export const dart = defineFormat({
   purpose: 'For an application in Dart: put the file below lib and import it; every theme is a class of constant colours.',
   readBy: 'Applications in Dart',
   taken: 'build',
+  opacityFirst: true,
   options: z.strictObject({ prefix, ...chosen, naming: casing('camel', 'pascal'), comments }),
   reach: chosenTokens,
   write(brand, themes, options) {

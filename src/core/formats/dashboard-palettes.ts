@@ -45,7 +45,7 @@ export function dashboardPalettes(
   options: z.output<typeof dashboardOptions>,
 ): { palettes: (DashboardPalettes & { readonly identifier: string })[]; problems: Written['problems'] } {
   const { themes: shipped, problems } = material(brand, themes, { ...options, naming: 'path' });
-  const parts = { series: '', scale: '', soft: '', lines: '', ground: options.ground, text: options.text };
+  const parts = { ground: options.ground, text: options.text };
   const palettes = shipped.map((theme) => {
     const { ground, text, values } = chartColours(brand, theme, parts);
     const resolved = resolveTheme(brand, theme.theme.id);
@@ -76,8 +76,5 @@ export function dashboardPalettes(
       tokens: theme.tokens.map(({ token, colour }) => ({ name: token.path, value: cssText(colour) })),
     };
   });
-  const own = chartProblems(brand, { ...parts, lines: '' }).filter(
-    ({ message }) => !/ has no (soft|lines|series):/.test(message),
-  );
-  return { palettes, problems: [...problems, ...own] };
+  return { palettes, problems: [...problems, ...chartProblems(brand, parts)] };
 }

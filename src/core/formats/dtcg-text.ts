@@ -1,6 +1,7 @@
 import type { Brand, Carried, Theme, Token } from '../brand/document';
 import { resolveTheme, type Resolved } from '../brand/resolve';
 import { writeTokenColour } from './dtcg-colour';
+import { groupsOf } from './nested';
 
 /** A group: its members in their order. A plain object would put numbers first. A leaf is JSON text. */
 type Tree = Map<string, Tree | string>;
@@ -52,11 +53,6 @@ function carriedBefore(brand: Brand, theme: Theme): Map<string | null, Carried[]
     else grouped.set(before, [one]);
   }
   return grouped;
-}
-
-function groupsOf(path: string): string[] {
-  const steps = path.split('.').slice(0, -1);
-  return steps.map((_, at) => steps.slice(0, at + 1).join('.'));
 }
 
 function tokenJson(

@@ -116,6 +116,20 @@ export interface Written {
 export type Family =
   'brand' | 'tokens' | 'swatches' | 'table' | 'image' | 'dashboard' | 'style framework' | 'game engine' | 'interface' | 'text';
 
+/** What the families are called, in the order in which most people ask for them. */
+export const FAMILY_TITLES: Readonly<Record<Family, string>> = {
+  dashboard: 'Dashboards and charts',
+  'style framework': 'Sites and style frameworks',
+  'game engine': 'Games',
+  interface: 'Software and systems',
+  tokens: 'Token pipelines',
+  swatches: 'Swatches in other programs',
+  table: 'Tables',
+  image: 'Pictures and drawings',
+  text: 'Anything else',
+  brand: 'Breakwater',
+};
+
 /** When a file's reader takes a new one in, and what is to be done: common practice. */
 export const TAKEN = {
   load: 'Read each time: load it again, and the new colours are there.',
@@ -137,6 +151,8 @@ export interface Format<Options extends z.ZodObject = z.ZodObject> {
   readonly readBy?: string;
   /** When its reader takes a new file in; only of formats that are written. */
   readonly taken?: keyof typeof TAKEN;
+  /** Whether eight digits begin with the opacity (`#aarrggbb`, `0xaarrggbb`), where no option `bytes` says so. */
+  readonly opacityFirst?: true;
   /**
    * Texts, yes or no, one of several words, or lists; each with `meta`: its title, as description what it means to leave
    * it as it is, and for one of several words what each `says`. `names` tells what a text or list holds: `tokens` the path

@@ -8,6 +8,8 @@ import { defineFormat, slug, textFile, type Written, type WrittenFile } from './
 import { indexedPng } from './indexed-png';
 import { chosenTokens, material, type ShippedTheme } from './material';
 
+/** Pixels along one side that graphics hardware commonly takes (common practice). */
+const LONGEST = 16_384;
 /** More than this an indexed PNG does not hold. */
 const INDEXED_MOST = 256;
 
@@ -42,6 +44,10 @@ export const gamePalette = defineFormat({
     if (shipped.some(({ tokens }) => tokens.length === 0)) return { files: [], problems };
     const lead = options.key ? 1 : 0;
     const count = shipped[0]!.tokens.length + lead;
+    if (count * options.block > LONGEST) {
+      const message = `A strip of ${count * options.block} pixels is longer than the ${LONGEST} that graphics hardware takes; make the blocks smaller or leave some colours out.`;
+      return { files: [], problems: [...problems, { severity: 'error', message }] };
+    }
     if (options.indexed && count > INDEXED_MOST) {
       const message = `An indexed PNG holds ${INDEXED_MOST} colours, and there are ${count}; leave some out or take four bytes a pixel.`;
       return { files: [], problems: [...problems, { severity: 'error', message }] satisfies Written['problems'] };

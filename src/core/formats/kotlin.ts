@@ -22,6 +22,7 @@ export const kotlin = defineFormat({
     'For an application in Kotlin: put the file among the sources; every theme is an object of constants, 0xAARRGGBB each.',
   readBy: 'Applications in Kotlin',
   taken: 'build',
+  opacityFirst: true,
   options: z.strictObject({
     prefix,
     ...chosen,

@@ -23,7 +23,8 @@ export function treeOf<Leaf extends string>(entries: readonly (readonly [path: s
   return root;
 }
 
-function groupsOf(path: string): string[] {
+/** The groups a path lies in, the outermost first. */
+export function groupsOf(path: string): string[] {
   const steps = path.split('.').slice(0, -1);
   return steps.map((_, at) => steps.slice(0, at + 1).join('.'));
 }

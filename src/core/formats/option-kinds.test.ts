@@ -19,6 +19,7 @@ test.each([
   ['  --a: #1f6f78;', 'rgba', ['#1f6f78']],
   ['const A = 0x1f6f7880u;', 'rgba', ['#1f6f7880']],
   ['val a = Color(0x801F6F78)', 'argb', ['#1F6F7880']],
+  ['<color name="veil">#801f6f78</color>', 'argb', ['#1f6f7880']],
   ['a = { 31, 111, 120, 255 },', 'rgba', ['#1f6f78ff']],
   ['Color(.sRGB, red: 31.0 / 255, green: 111.0 / 255, blue: 120.0 / 255, opacity: 1)', 'rgba', ['#1f6f78']],
   ['Color(31 / 255.0, 111 / 255.0, 120 / 255.0, 128 / 255.0)', 'rgba', ['#1f6f7880']],

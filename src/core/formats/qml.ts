@@ -26,6 +26,7 @@ export const qml = defineFormat({
     'For a Qt Quick program: put the folder on its import path; set Colours.theme, and every binding to Colours.current follows.',
   readBy: 'Qt Quick programs',
   taken: 'start',
+  opacityFirst: true,
   options: z.strictObject({ prefix, ...chosen, naming: casing('camel'), comments }),
   reach: chosenTokens,
   write(brand, themes, options) {

@@ -111,7 +111,8 @@ function textAdvice(brand: Brand): Advice[] {
   const good = [...pairs].sort((one, two) => two.ratio - one.ratio)[0];
   const resolved = resolveTheme(brand, theme.id);
   const colourOf = (id: string) => resolved.get(id)?.colour;
-  // What nobody meant to be set on each other, and somebody will: the least readable pairs of text and surface.
+  // What nobody meant to be set on each other, and somebody will: the pairs that nearly pass, which are
+  // the likeliest mistakes.
   const texts = brand.tokens.filter(({ role }) => role === 'text');
   const surfaces = brand.tokens.filter(({ role }) => role === 'surface');
   const bad = texts

@@ -1,4 +1,4 @@
-import { useId } from 'react';
+import { useId, useMemo } from 'react';
 import type { Destination } from '@/core/brand/document';
 import type { Format } from '@/core/formats/format';
 import { optionKinds } from '@/core/formats/option-kinds';
@@ -23,6 +23,7 @@ export function DestinationOptions({
 }) {
   const paths = useId();
   const tokens = useBrand((state) => state.replica.brand.tokens);
+  const proposed = useMemo(() => pathsOf(tokens.map(({ path }) => path)), [tokens]);
   const kinds = optionKinds(format);
   if (kinds.length === 0) return <p className={css.soft}>There is nothing to choose: the file is always the same.</p>;
   const set = (name: string, title: string, value: unknown) => {
@@ -47,7 +48,7 @@ export function DestinationOptions({
         />
       ))}
       <datalist id={paths}>
-        {pathsOf(tokens.map(({ path }) => path)).map((path) => (
+        {proposed.map((path) => (
           <option key={path} value={path} />
         ))}
       </datalist>

@@ -117,11 +117,11 @@ export function DestinationView({
   );
 }
 
-/** Which end of the format's integers holds the opacity, for reading them in the preview. */
+/** Which end of the format's eight digits holds the opacity, for reading them in the preview. */
 function orderOf(format: Format, { options }: Destination): 'rgba' | 'argb' {
   const parsed = format.options.safeParse(options);
   const bytes = parsed.success ? (parsed.data as { bytes?: 'rgba' | 'argb' }).bytes : undefined;
-  return bytes ?? (['kotlin', 'dart'].includes(format.id) ? 'argb' : 'rgba');
+  return bytes ?? (format.opacityFirst ? 'argb' : 'rgba');
 }
 
 /** A button that takes a destination away; its files are shipped no more from the next release on. */

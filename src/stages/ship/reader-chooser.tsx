@@ -1,22 +1,8 @@
 import { Input } from '@chakra-ui/react';
 import { useState } from 'react';
-import type { Family, Format } from '@/core/formats/format';
+import { FAMILY_TITLES, type Family, type Format } from '@/core/formats/format';
 import { FORMATS } from '@/core/formats/registry';
 import css from './ship.module.css';
-
-/** Families in the order in which most people ask for them, under what a person would call them. */
-const FAMILIES: readonly (readonly [Family, string])[] = [
-  ['dashboard', 'Dashboards and charts'],
-  ['style framework', 'Sites and style frameworks'],
-  ['game engine', 'Games'],
-  ['interface', 'Software and systems'],
-  ['tokens', 'Token pipelines'],
-  ['swatches', 'Swatches in other programs'],
-  ['table', 'Tables'],
-  ['image', 'Drawings'],
-  ['text', 'Anything else'],
-  ['brand', 'Breakwater'],
-];
 
 const WRITTEN = FORMATS.filter((format) => format.write);
 
@@ -40,7 +26,7 @@ export function ReaderChooser({ chosen, onChoose }: { chosen: string | null; onC
         onChange={({ target }) => setFilter(target.value)}
       />
       <div className={css.readers}>
-        {FAMILIES.map(([family, title]) => {
+        {(Object.entries(FAMILY_TITLES) as [Family, string][]).map(([family, title]) => {
           const formats = found.filter((format) => format.family === family);
           if (formats.length === 0) return null;
           return (

@@ -1,5 +1,5 @@
 import { liquid } from '@codemirror/lang-liquid';
-import { Button } from '@chakra-ui/react';
+import { Button, Menu, Portal } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
 import CodeMirror, { EditorView } from '@uiw/react-codemirror';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -87,34 +87,28 @@ function Shared({ disabled, onTake }: { disabled: boolean; onTake: (source: stri
     queryFn: () => request<{ templates: SharedTemplate[] }>(`/api/brands/${id}/templates`),
   });
   return (
-    <>
-      <Button
-        size="2xs"
-        variant="outline"
-        marginLeft="auto"
-        disabled={disabled}
-        aria-expanded={open}
-        onClick={() => setOpen(!open)}
-      >
-        Start from another template
-      </Button>
-      {open && (
-        <ul className={css.shared}>
-          {data?.templates.map((one) => (
-            <li key={`${one.brand} ${one.name}`}>
-              <button
-                onClick={() => {
-                  onTake(one.source);
-                  setOpen(false);
-                }}
-              >
-                <b>{one.name}</b> <small>{one.brand}</small>
-              </button>
-            </li>
-          ))}
-          {data?.templates.length === 0 && <li className={css.soft}>The organisation has no other template yet.</li>}
-        </ul>
-      )}
-    </>
+    <Menu.Root onOpenChange={(next) => setOpen(next.open)}>
+      <Menu.Trigger asChild>
+        <Button size="2xs" variant="outline" marginLeft="auto" disabled={disabled}>
+          Start from another template
+        </Button>
+      </Menu.Trigger>
+      <Portal>
+        <Menu.Positioner>
+          <Menu.Content>
+            {data?.templates.map((one) => (
+              <Menu.Item key={`${one.brand} ${one.name}`} value={`${one.brand} ${one.name}`} onClick={() => onTake(one.source)}>
+                {one.name} <small>({one.brand})</small>
+              </Menu.Item>
+            ))}
+            {data?.templates.length === 0 && (
+              <Menu.Item value="none" disabled>
+                The organisation has no other template yet.
+              </Menu.Item>
+            )}
+          </Menu.Content>
+        </Menu.Positioner>
+      </Portal>
+    </Menu.Root>
   );
 }
