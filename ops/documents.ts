@@ -1,8 +1,8 @@
 import { writeFileSync } from 'node:fs';
 import { brandJsonSchema } from '../src/core/brand/document';
-import { DASHBOARD_SCHEMA } from '../src/core/formats/dashboard-json';
-import { DASHBOARD_XSD } from '../src/core/formats/dashboard-xml';
-import { RESOURCES_XSD } from '../src/core/formats/xml-resources';
+import { DASHBOARD_SCHEMA } from '../src/core/formats/charts/dashboard-json';
+import { DASHBOARD_XSD } from '../src/core/formats/charts/dashboard-xml';
+import { RESOURCES_XSD } from '../src/core/formats/systems/xml-resources';
 import { formatPage } from './format-page';
 
 const json = (value: object) => JSON.stringify(value, null, 2) + '\n';

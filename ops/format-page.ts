@@ -1,5 +1,5 @@
-import { FAMILY_TITLES, TAKEN, type Format } from '../src/core/formats/format';
-import { optionKinds, type OptionKind } from '../src/core/formats/option-kinds';
+import { FAMILY_TITLES, TAKEN, type Format } from '../src/core/formats/kit/format';
+import { optionKinds, type OptionKind } from '../src/core/formats/kit/option-kinds';
 import { FORMATS } from '../src/core/formats/registry';
 
 /** docs/formats.md: every format of the registry with its options, out of the registry alone. */

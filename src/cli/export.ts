@@ -1,10 +1,10 @@
 import { watch } from 'node:fs';
 import { basename, dirname } from 'node:path';
-import { brandFromReading } from '@/core/brand/from-reading';
+import { brandFromReading } from '@/core/intake/from-reading';
 import type { Brand, Destination } from '@/core/brand/document';
-import { manifestEntry } from '@/core/formats/bundle';
-import { brandFile, parseBrandFile } from '@/core/formats/brand-file';
-import type { WrittenFile } from '@/core/formats/format';
+import { manifestEntry } from '@/core/release/bundle';
+import { brandFile, parseBrandFile } from '@/core/formats/tokens/brand-file';
+import type { WrittenFile } from '@/core/formats/kit/format';
 import { FORMATS, formatById, writeDestination } from '@/core/formats/registry';
 import { fail, Failure } from './failure';
 import { load, readingOf } from './input';

@@ -1,10 +1,10 @@
 import { readFileSync, statSync } from 'node:fs';
 import { basename } from 'node:path';
-import { RANGE_EXAMPLE, readRange } from '@/core/formats/cell-range';
+import { RANGE_EXAMPLE, readRange } from '@/core/intake/tables/cell-range';
 import { formatById, FORMATS, readFile } from '@/core/formats/registry';
-import type { Reading } from '@/core/formats/format';
-import { whyNotRead } from '@/core/formats/not-read';
-import { problemsOf } from '@/core/formats/reading';
+import type { Reading } from '@/core/formats/kit/format';
+import { whyNotRead } from '@/core/intake/not-read';
+import { problemsOf } from '@/core/intake/reading';
 import { decode } from './decode';
 import { fail } from './failure';
 

@@ -1,4 +1,4 @@
-import { problemsOf } from '@/core/formats/reading';
+import { problemsOf } from '@/core/intake/reading';
 import { load, readingOf } from './input';
 import { patch, printable } from './patch';
 

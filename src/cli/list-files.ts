@@ -1,4 +1,4 @@
-import type { ManifestEntry } from '@/core/formats/bundle';
+import type { ManifestEntry } from '@/core/release/bundle';
 
 /** What was written, a line a file: hash, bytes, path; or as JSON for programs. */
 export function listFiles(rows: readonly ManifestEntry[], json: boolean): void {

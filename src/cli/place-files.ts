@@ -1,6 +1,6 @@
 import { mkdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, isAbsolute, join, normalize, sep } from 'node:path';
-import type { WrittenFile } from '@/core/formats/format';
+import type { WrittenFile } from '@/core/formats/kit/format';
 import { Failure } from './failure';
 
 type Placed = Pick<WrittenFile, 'path' | 'bytes'>;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { sha256 } from '@/core/formats/bundle';
+import { sha256 } from '@/core/release/bundle';
 import { compare } from './export';
 import { fail, Failure } from './failure';
 import { listFiles } from './list-files';

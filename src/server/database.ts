@@ -9,7 +9,7 @@ import {
 import type { Command } from '@/core/brand/commands';
 import type { Brand } from '@/core/brand/document';
 import type { Role } from '@/core/brand/roles';
-import type { ManifestEntry } from '@/core/formats/bundle';
+import type { ManifestEntry } from '@/core/release/bundle';
 import type { ShelfEntry } from '@/core/shelf/shelf-palette';
 import { environment } from './environment';
 

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { PictureHash } from '@/core/brand/document';
-import { pictureRefusal } from '@/core/formats/picture';
+import { pictureRefusal } from '@/core/intake/pictures/picture';
 import { pictureSize } from '@/core/image/size';
 import { database, type PersonRow, type PictureRow } from './database';
 import { Refused } from './refused';

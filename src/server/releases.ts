@@ -1,6 +1,6 @@
 import type { Brand } from '@/core/brand/document';
 import { Brand as BrandSchema } from '@/core/brand/document';
-import { bundle, manifestFile, sha256, type ManifestEntry } from '@/core/formats/bundle';
+import { bundle, manifestFile, sha256, type ManifestEntry } from '@/core/release/bundle';
 import { loadBrand } from './brands';
 import { database, type PersonRow, type ReleaseFileRow, type ReleaseRow } from './database';
 import { announce } from './live';

@@ -1,5 +1,5 @@
 import { QueryTypes } from 'sequelize';
-import type { SharedTemplate } from '@/core/formats/template';
+import type { SharedTemplate } from '@/core/formats/templates/template';
 import { database } from './database';
 
 const MOST = 200;

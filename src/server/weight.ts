@@ -1,6 +1,6 @@
 import { brotliCompress, constants, gzip } from 'node:zlib';
 import { promisify } from 'node:util';
-import { weigh, type Sizes, type Weight } from '@/core/formats/weight';
+import { weigh, type Sizes, type Weight } from '@/core/release/weight';
 import { loadBrand } from './brands';
 import { Refused } from './refused';
 

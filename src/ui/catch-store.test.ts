@@ -1,5 +1,5 @@
-import { catchOf } from '@/core/formats/catch';
-import { doubt, readingOf, readSwatch } from '@/core/formats/reading';
+import { catchOf } from '@/core/intake/catch';
+import { doubt, readingOf, readSwatch } from '@/core/intake/reading';
 import { useCatch } from './catch-store';
 
 const found = (...codes: string[]) => ({

@@ -1,10 +1,10 @@
 import { create } from 'zustand';
 import { createJSONStorage, persist } from 'zustand/middleware';
-import type { Route } from '@/core/brand/bring-in';
+import type { Route } from '@/core/intake/bring-in';
 import type { PaletteSource } from '@/core/brand/document';
-import type { CatchLine as Line, Earlier } from '@/core/formats/catch';
+import type { CatchLine as Line, Earlier } from '@/core/intake/catch';
 import { readColour } from '@/core/colour/read';
-import type { Problem } from '@/core/formats/format';
+import type { Problem } from '@/core/formats/kit/format';
 import { tell } from './notices';
 
 /** A line with the source it came from. Its index names it for good; its place is that in the list. */

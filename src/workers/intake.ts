@@ -1,5 +1,5 @@
 import { proxy, wrap } from 'comlink';
-import type { SourceFile } from '@/core/formats/format';
+import type { SourceFile } from '@/core/formats/kit/format';
 import type { Intake, IntakeWorker, Wish } from './intake.worker';
 
 /**

@@ -1,9 +1,9 @@
 import { expose } from 'comlink';
-import { catchOf, type CatchLine, type Earlier } from '@/core/formats/catch';
-import type { CellRange } from '@/core/formats/cell-range';
-import type { Problem, SourceFile } from '@/core/formats/format';
-import { whyNotRead } from '@/core/formats/not-read';
-import { problem } from '@/core/formats/reading';
+import { catchOf, type CatchLine, type Earlier } from '@/core/intake/catch';
+import type { CellRange } from '@/core/intake/tables/cell-range';
+import type { Problem, SourceFile } from '@/core/formats/kit/format';
+import { whyNotRead } from '@/core/intake/not-read';
+import { problem } from '@/core/intake/reading';
 import { readFile } from '@/core/formats/registry';
 import { bytesOf, decode } from './decode';
 

@@ -1,5 +1,5 @@
 import { proxy, wrap, type Remote } from 'comlink';
-import type { ReadSwatch } from '@/core/formats/format';
+import type { ReadSwatch } from '@/core/formats/kit/format';
 import type { Extracted, Wanted } from '@/core/image/extract';
 import type { Pixels } from '@/core/image/pixels';
 import type { PictureWorker, Preview } from './picture.worker';

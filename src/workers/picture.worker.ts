@@ -1,6 +1,6 @@
 import { expose, transfer } from 'comlink';
-import type { ReadSwatch } from '@/core/formats/format';
-import { exactColours } from '@/core/formats/picture';
+import type { ReadSwatch } from '@/core/formats/kit/format';
+import { exactColours } from '@/core/intake/pictures/picture';
 import { chooseColours, countColours, type Counted, type Extracted, type Wanted } from '@/core/image/extract';
 import { around, type Pixels } from '@/core/image/pixels';
 import { bytesOf, decode } from './decode';

@@ -1,6 +1,6 @@
 import { proxy } from 'comlink';
 import type { Brand, Destination } from '@/core/brand/document';
-import type { Written } from '@/core/formats/format';
+import type { Written } from '@/core/formats/kit/format';
 import { keptWorker } from './kept-worker';
 import type { Packed, ShipperWorker } from './shipper.worker';
 

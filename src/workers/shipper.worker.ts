@@ -1,9 +1,9 @@
 import { expose, transfer } from 'comlink';
 import type { Brand, Destination } from '@/core/brand/document';
-import { bundle, manifestFile } from '@/core/formats/bundle';
-import type { Written } from '@/core/formats/format';
+import { bundle, manifestFile } from '@/core/release/bundle';
+import type { Written } from '@/core/formats/kit/format';
 import { writeDestination } from '@/core/formats/registry';
-import { zipFiles } from '@/core/formats/zip';
+import { zipFiles } from '@/core/formats/kit/zip';
 
 export interface Packed {
   /** Null when something stops it. */

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, ElementHandle } from 'puppeteer-core';
 import { Brand, type Token } from '@/core/brand/document';
-import { tokenText } from '@/core/formats/dtcg-text';
+import { tokenText } from '@/core/formats/tokens/dtcg-text';
 import { openStand, Visitor, type Stand } from '../stand';
 import { launch, Person } from './browser';
 

@@ -6,7 +6,7 @@ import { tmpdir } from 'node:os';
 import { basename, dirname, join } from 'node:path';
 import ts from 'typescript';
 import type { Page } from 'puppeteer-core';
-import { textFile, type WrittenFile } from '@/core/formats/format';
+import { textFile, type WrittenFile } from '@/core/formats/kit/format';
 import { eightDigits, type ReadValue } from './colours';
 
 /** A name as the file has it, and the colour as `rrggbbaa`. */

@@ -1,7 +1,7 @@
 /** Swatches, tokens and office files. */
 import Color from 'colorjs.io';
 import ExcelJS from 'exceljs';
-import type { WrittenFile } from '@/core/formats/format';
+import type { WrittenFile } from '@/core/formats/kit/format';
 import { eightDigits } from './colours';
 import { one, pairs, perTheme, python, schema, type Pair, type Read, type Reader } from './files';
 

@@ -2,7 +2,7 @@
 import { parseLines } from 'dot-properties';
 import postcss from 'postcss';
 import { parse as parseYaml } from 'yaml';
-import type { WrittenFile } from '@/core/formats/format';
+import type { WrittenFile } from '@/core/formats/kit/format';
 import { eightDigits } from './colours';
 import { pairs, perTheme, python, schema, text, valid, type Pair, type Read, type Reader, type Theme } from './files';
 

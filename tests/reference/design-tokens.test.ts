@@ -7,14 +7,14 @@ import Ajv from 'ajv/dist/2020';
 import Color from 'colorjs.io';
 import fc from 'fast-check';
 import { apply } from '@/core/brand/apply';
-import { compareTokens } from '@/core/brand/compare-tokens';
+import { compareTokens } from '@/core/intake/tokens/compare-tokens';
 import { Brand, emptyBrand } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
-import { takeTokens } from '@/core/brand/take-tokens';
+import { takeTokens } from '@/core/intake/tokens/take-tokens';
 import { resolveTheme } from '@/core/brand/resolve';
-import { DTCG_SPACES } from '@/core/formats/dtcg-colour';
+import { DTCG_SPACES } from '@/core/formats/tokens/dtcg-colour';
 import { writeDestination } from '@/core/formats/registry';
-import { readTokenFiles } from '@/core/formats/token-files';
+import { readTokenFiles } from '@/core/intake/tokens/token-files';
 import { tokenColour, tokenTree } from '../arbitrary-tokens';
 
 const bytes = (data: unknown) => new TextEncoder().encode(typeof data === 'string' ? data : JSON.stringify(data));

@@ -1,10 +1,10 @@
 /** What the brand ships, brought in again: through the files themselves, as another tool would hand them back. */
 import { readFileSync } from 'node:fs';
 import { apply } from '@/core/brand/apply';
-import { bringIn, type Arrivals, type Route } from '@/core/brand/bring-in';
+import { bringIn, type Arrivals, type Route } from '@/core/intake/bring-in';
 import { Brand, emptyBrand, type Palette } from '@/core/brand/document';
 import { resolveTheme } from '@/core/brand/resolve';
-import { catchOf } from '@/core/formats/catch';
+import { catchOf } from '@/core/intake/catch';
 import { readFile, writeDestination } from '@/core/formats/registry';
 import { STARTERS } from '@/core/shelf/starters';
 

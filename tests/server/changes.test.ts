@@ -1,6 +1,6 @@
 import { Client } from 'pg';
 import { openStand, Visitor, type Stand } from '../stand';
-import { sha256 } from '@/core/formats/bundle';
+import { sha256 } from '@/core/release/bundle';
 
 let stand: Stand;
 let ida: Visitor;

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { anyColour } from '../../../tests/arbitrary-colours';
-import { textPairs } from '../checks/contrast';
+import { textPairs } from '../findings/contrast';
 import { apply } from './apply';
 import { deriveTheme, RECIPES } from './derive-theme';
 import { Brand, emptyBrand, type ThemeRecipe, type Token } from './document';

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { textPairs } from '../checks/contrast';
+import { textPairs } from '../findings/contrast';
 import { apply } from './apply';
 import { assignments, mergedValues, readValues } from './data-fields';
 import { Brand, emptyBrand, type Brand as BrandType } from './document';

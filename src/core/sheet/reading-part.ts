@@ -1,5 +1,5 @@
 import type { Brand } from '../brand/document';
-import { textPairs, type TextPair } from '../checks/contrast';
+import { textPairs, type TextPair } from '../findings/contrast';
 import { FLOOR, INNER, PAPER, rect, rule, SOFT, text } from './paper';
 
 const GAP = 22;

@@ -1,8 +1,8 @@
 /** The brand sheet: whole XML whatever names are in it, the same bytes again, and colours and contrasts that are the brand's. */
 import { demo, harshBrand } from '../../../tests/harsh-brand';
 import { emptyBrand } from '../brand/document';
-import { textPairs } from '../checks/contrast';
-import { walkXml } from '../formats/xml';
+import { textPairs } from '../findings/contrast';
+import { walkXml } from '../source/xml';
 import { SHEET_PARTS, SheetChoice, sheetHtml, sheetPages } from './sheet';
 
 const all = SheetChoice.parse({});

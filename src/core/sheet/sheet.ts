@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Brand } from '../brand/document';
-import { escapeXml } from '../formats/xml';
-import { oneLine } from '../formats/plain-text';
+import { escapeXml } from '../source/xml';
+import { oneLine } from '../formats/kit/plain-text';
 import { palettesPart } from './palettes-part';
 import { sheetPage } from './paper';
 import { readingPart } from './reading-part';

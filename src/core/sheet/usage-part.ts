@@ -2,7 +2,7 @@ import { assignments, firstSeries, tokensBelow } from '../brand/data-fields';
 import type { Brand, Theme } from '../brand/document';
 import { resolveTheme } from '../brand/resolve';
 import { contrastRatio } from '../colour/contrast';
-import { textPairs, TEXT_RATIO } from '../checks/contrast';
+import { textPairs, TEXT_RATIO } from '../findings/contrast';
 import { hardestPair } from '../palette/categorical';
 import { FLOOR, INNER, PAPER, paragraph, rect, rule, text } from './paper';
 

@@ -12,7 +12,7 @@ import { CSS } from '@dnd-kit/utilities';
 import { Input } from '@chakra-ui/react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef } from 'react';
-import type { DoubtKind } from '@/core/formats/format';
+import type { DoubtKind } from '@/core/formats/kit/format';
 import { useBrand } from '@/ui/brand-context';
 import { useCatch, type CatchLine } from '@/ui/catch-store';
 import { RouteSelect } from './route-select';

@@ -1,5 +1,5 @@
 import type { PaletteSource } from '@/core/brand/document';
-import { tidyName } from '@/core/formats/reading';
+import { tidyName } from '@/core/intake/reading';
 import { useCatch } from '@/ui/catch-store';
 import { tell } from '@/ui/notices';
 import { request } from '@/ui/request';

@@ -1,9 +1,9 @@
 import { Button } from '@chakra-ui/react';
 import { useEffect, useMemo, useState } from 'react';
-import { catchOf } from '@/core/formats/catch';
-import type { ReadSwatch } from '@/core/formats/format';
-import { extractedSwatch, FIRST_LOOK } from '@/core/formats/picture';
-import { nameOfFile, readingOf, readSwatch } from '@/core/formats/reading';
+import { catchOf } from '@/core/intake/catch';
+import type { ReadSwatch } from '@/core/formats/kit/format';
+import { extractedSwatch, FIRST_LOOK } from '@/core/intake/pictures/picture';
+import { nameOfFile, readingOf, readSwatch } from '@/core/intake/reading';
 import type { Area } from '@/core/image/pixels';
 import { relatedSets } from '@/core/palette/related';
 import { useCatch } from '@/ui/catch-store';

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState, type CSSProperties, type KeyboardEvent, type PointerEvent } from 'react';
-import type { ReadSwatch } from '@/core/formats/format';
+import type { ReadSwatch } from '@/core/formats/kit/format';
 import { around, meanColour, pixelAt, type Area, type Pixels } from '@/core/image/pixels';
 import { readColour } from '@/core/colour/read';
 import { inkOn } from '@/core/colour/contrast';

@@ -1,5 +1,5 @@
 import { NativeSelect } from '@chakra-ui/react';
-import type { Route } from '@/core/brand/bring-in';
+import type { Route } from '@/core/intake/bring-in';
 import type { Palette } from '@/core/brand/document';
 
 const VARIOUS = 'various';

@@ -1,5 +1,5 @@
 import type { Palette } from '@/core/brand/document';
-import type { Fate, SeamRow } from '@/core/brand/replace-palette';
+import type { Fate, SeamRow } from '@/core/intake/replace-palette';
 import { deltaE2000 } from '@/core/colour/difference';
 import { readColour } from '@/core/colour/read';
 import css from './gather.module.css';

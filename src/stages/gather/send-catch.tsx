@@ -1,6 +1,6 @@
 import { Button, Input, NativeSelect } from '@chakra-ui/react';
 import { useState } from 'react';
-import type { Route } from '@/core/brand/bring-in';
+import type { Route } from '@/core/intake/bring-in';
 import { PALETTE_KINDS, type Palette } from '@/core/brand/document';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { useCatch } from '@/ui/catch-store';

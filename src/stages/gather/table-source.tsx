@@ -1,6 +1,6 @@
 import { Button, NativeSelect } from '@chakra-ui/react';
 import { useMemo, useState, type PointerEvent } from 'react';
-import { columnName, RANGE_EXAMPLE, readRange, writeRange, type CellRange } from '@/core/formats/cell-range';
+import { columnName, RANGE_EXAMPLE, readRange, writeRange, type CellRange } from '@/core/intake/tables/cell-range';
 import { CommitInput } from '@/ui/commit-input';
 import { tell } from '@/ui/notices';
 import { standsInCell, type OpenedTable } from './use-intake';

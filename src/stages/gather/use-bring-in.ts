@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { bringIn, type BroughtIn, type Route } from '@/core/brand/bring-in';
+import { bringIn, type BroughtIn, type Route } from '@/core/intake/bring-in';
 import type { Brand, Palette, PaletteSource } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { useBrand } from '@/ui/brand-context';

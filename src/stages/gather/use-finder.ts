@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { ReadSwatch } from '@/core/formats/format';
+import type { ReadSwatch } from '@/core/formats/kit/format';
 import type { Extracted, Wanted } from '@/core/image/extract';
 import type { Pixels } from '@/core/image/pixels';
 import { OpenPicture } from '@/workers/picture';

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
-import { catchOf } from '@/core/formats/catch';
-import { readingOf, readSwatch } from '@/core/formats/reading';
+import { catchOf } from '@/core/intake/catch';
+import { readingOf, readSwatch } from '@/core/intake/reading';
 import { earlierIn, useCatch } from '@/ui/catch-store';
 import { isTyping } from '@/ui/typing';
 

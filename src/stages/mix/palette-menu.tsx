@@ -3,7 +3,7 @@ import { ChevronDown } from 'lucide-react';
 import { useRef, useState } from 'react';
 import type { Palette } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
-import { paletteFileName, parsePalette, serialisePalette } from '@/core/formats/palette-file';
+import { paletteFileName, parsePalette, serialisePalette } from '@/core/formats/swatches/palette-file';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { download } from '@/ui/download';
 import { tell } from '@/ui/notices';

@@ -2,7 +2,7 @@
 
 import { Tabs } from '@chakra-ui/react';
 import { useDeferredValue, useMemo, type ReactNode } from 'react';
-import { tokenFindings } from '@/core/checks/token-findings';
+import { tokenFindings } from '@/core/findings/token-findings';
 import { useBrand } from '@/ui/brand-context';
 import { StageTitle } from '@/ui/stage-title';
 import { FilesView } from './files/files-view';

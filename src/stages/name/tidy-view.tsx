@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { NAMINGS, type Naming } from '@/core/brand/document';
 import { resolveTheme, swatchesOf } from '@/core/brand/resolve';
 import { readColour } from '@/core/colour/read';
-import { mendAll, tokenFindings, type Finding, type FindingKind } from '@/core/checks/token-findings';
+import { mendAll, tokenFindings, type Finding, type FindingKind } from '@/core/findings/token-findings';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { Choice } from '@/ui/dial';
 import { showView } from './views';

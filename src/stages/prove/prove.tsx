@@ -2,7 +2,7 @@
 
 import { Button } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import { proposeText, TEXT_RATIO, textPairs, type TextPair } from '@/core/checks/contrast';
+import { proposeText, TEXT_RATIO, textPairs, type TextPair } from '@/core/findings/contrast';
 import { swatchesOf, tokensUsing } from '@/core/brand/resolve';
 import type { Command } from '@/core/brand/commands';
 import type { Brand } from '@/core/brand/document';

@@ -1,7 +1,7 @@
 import { useId, useMemo } from 'react';
 import type { Destination } from '@/core/brand/document';
-import type { Format } from '@/core/formats/format';
-import { optionKinds } from '@/core/formats/option-kinds';
+import type { Format } from '@/core/formats/kit/format';
+import { optionKinds } from '@/core/formats/kit/option-kinds';
 import { useBrand } from '@/ui/brand-context';
 import { tell } from '@/ui/notices';
 import { OptionField } from './option-field';

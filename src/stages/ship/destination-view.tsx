@@ -1,8 +1,8 @@
 import { Button, Tabs } from '@chakra-ui/react';
 import { useState, type ReactNode } from 'react';
 import type { Destination } from '@/core/brand/document';
-import { TAKEN, type Format } from '@/core/formats/format';
-import { optionKinds } from '@/core/formats/option-kinds';
+import { TAKEN, type Format } from '@/core/formats/kit/format';
+import { optionKinds } from '@/core/formats/kit/option-kinds';
 import { formatById } from '@/core/formats/registry';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { Readout } from '@/ui/readout/readout';

@@ -1,6 +1,6 @@
 import { Button } from '@chakra-ui/react';
 import { useState } from 'react';
-import { slug } from '@/core/formats/format';
+import { slug } from '@/core/formats/kit/format';
 import { useBrandStore, useBrand } from '@/ui/brand-context';
 import { download } from '@/ui/download';
 import { tell } from '@/ui/notices';

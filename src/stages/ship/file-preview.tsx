@@ -1,6 +1,6 @@
 import { Button, NativeSelect } from '@chakra-ui/react';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { WrittenFile } from '@/core/formats/format';
+import type { WrittenFile } from '@/core/formats/kit/format';
 import { tokensByLine } from '@/core/formats/token-at-line';
 import { readColour } from '@/core/colour/read';
 import { resolveTheme } from '@/core/brand/resolve';

@@ -1,5 +1,5 @@
 import { NativeSelect, Textarea } from '@chakra-ui/react';
-import type { OptionKind } from '@/core/formats/option-kinds';
+import type { OptionKind } from '@/core/formats/kit/option-kinds';
 import { useBrand } from '@/ui/brand-context';
 import { CommitInput } from '@/ui/commit-input';
 import css from './ship.module.css';

@@ -1,6 +1,6 @@
 import { Input } from '@chakra-ui/react';
 import { useState } from 'react';
-import { FAMILY_TITLES, type Family, type Format } from '@/core/formats/format';
+import { FAMILY_TITLES, type Family, type Format } from '@/core/formats/kit/format';
 import { FORMATS } from '@/core/formats/registry';
 import css from './ship.module.css';
 

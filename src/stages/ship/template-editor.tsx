@@ -3,7 +3,7 @@ import { Button, Menu, Portal } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
 import CodeMirror, { EditorView } from '@uiw/react-codemirror';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { SharedTemplate } from '@/core/formats/template';
+import type { SharedTemplate } from '@/core/formats/templates/template';
 import { useBrand } from '@/ui/brand-context';
 import { useNonce } from '@/ui/providers';
 import { request } from '@/ui/request';

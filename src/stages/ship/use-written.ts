@@ -1,6 +1,6 @@
 import { useDeferredValue, useMemo } from 'react';
 import type { Destination } from '@/core/brand/document';
-import type { Written } from '@/core/formats/format';
+import type { Written } from '@/core/formats/kit/format';
 import { writeDestination } from '@/core/formats/registry';
 import { useBrand } from '@/ui/brand-context';
 import { useComputed } from '@/ui/use-computed';

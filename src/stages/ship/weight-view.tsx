@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Destination } from '@/core/brand/document';
-import type { Sizes, Weight, WeightPart } from '@/core/formats/weight';
+import type { Sizes, Weight, WeightPart } from '@/core/release/weight';
 import { useBrand } from '@/ui/brand-context';
 import { request } from '@/ui/request';
 import css from './ship.module.css';

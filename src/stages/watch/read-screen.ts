@@ -1,5 +1,5 @@
 import { hexOf, readColour } from '@/core/colour/read';
-import { cssText } from '@/core/formats/css-text';
+import { cssText } from '@/core/formats/kit/css-text';
 
 /** A place on a screen where a token is to be seen, as the screen names it. */
 interface Place {

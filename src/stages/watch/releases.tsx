@@ -1,6 +1,6 @@
 import { Button } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
-import type { ManifestEntry } from '@/core/formats/bundle';
+import type { ManifestEntry } from '@/core/release/bundle';
 import { useBrand } from '@/ui/brand-context';
 import { request } from '@/ui/request';
 import { StageTitle } from '@/ui/stage-title';

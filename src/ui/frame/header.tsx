@@ -4,7 +4,7 @@ import { IconButton } from '@chakra-ui/react';
 import { Redo2, Undo2 } from 'lucide-react';
 import { usePathname } from 'next/navigation';
 import { useDeferredValue, useMemo } from 'react';
-import { textPairs } from '@/core/checks/contrast';
+import { textPairs } from '@/core/findings/contrast';
 import { compareBrands } from '@/core/brand/compare';
 import { resolveTheme } from '@/core/brand/resolve';
 import { useBrand } from '../brand-context';

@@ -4,7 +4,7 @@ import { Button, CloseButton, Dialog, Portal, Textarea } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react';
 import { compareBrands } from '@/core/brand/compare';
 import { may } from '@/core/brand/roles';
-import { bundle, type Bundle } from '@/core/formats/bundle';
+import { bundle, type Bundle } from '@/core/release/bundle';
 import { useBrand } from '../brand-context';
 import { waitingCount } from '../brand-store';
 import { tell } from '../notices';

@@ -2,7 +2,7 @@
 
 import { memo } from 'react';
 import type { Swatch } from '@/core/brand/document';
-import { closestPairs } from '@/core/checks/closest';
+import { closestPairs } from '@/core/findings/closest';
 import { readColour } from '@/core/colour/read';
 import css from './plots.module.css';
 

@@ -1,4 +1,4 @@
-import type { TokenChange } from '@/core/brand/compare-tokens';
+import type { TokenChange } from '@/core/intake/tokens/compare-tokens';
 
 /** What tells one difference from another. */
 export function keyOf({ kind, path }: TokenChange): string {

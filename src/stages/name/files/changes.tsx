@@ -1,6 +1,6 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef } from 'react';
-import type { ThemeChange, TokenChange } from '@/core/brand/compare-tokens';
+import type { ThemeChange, TokenChange } from '@/core/intake/tokens/compare-tokens';
 import { keyOf } from './change-key';
 import css from './files.module.css';
 

@@ -1,11 +1,11 @@
 import { Button, NativeSelect } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
-import { compareTokens, type MappedContext } from '@/core/brand/compare-tokens';
+import { compareTokens, type MappedContext } from '@/core/intake/tokens/compare-tokens';
 import { newId } from '@/core/brand/identity';
-import { takeTokens } from '@/core/brand/take-tokens';
-import type { SourceFile } from '@/core/formats/format';
-import { readTokenFiles, type TokenFiles } from '@/core/formats/token-files';
+import { takeTokens } from '@/core/intake/tokens/take-tokens';
+import type { SourceFile } from '@/core/formats/kit/format';
+import { readTokenFiles, type TokenFiles } from '@/core/intake/tokens/token-files';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { tell } from '@/ui/notices';
 import { StageLink } from '@/ui/stage-link';

@@ -1,0 +1,48 @@
+import type { Naming, Token } from './document';
+
+/** A path in a naming convention: `text.onHeader` in kebab case is `text.on-header`, in dots `text.on.header`. */
+export function named(path: string, naming: Naming): string {
+  const steps = path.split('.').map(wordsOf);
+  switch (naming) {
+    case 'kebab':
+      return steps.map((words) => words.join('-')).join('.');
+    case 'camel':
+      return steps.map((words) => words.map((word, at) => (at === 0 ? word : capital(word))).join('')).join('.');
+    case 'dots':
+      return steps.flat().join('.');
+  }
+}
+
+/** The words of one step, in lower case: cut at hyphens, at underscores and before capitals. */
+export function wordsOf(step: string): string[] {
+  const words = step
+    .replace(/(?<=[\p{Ll}\p{N}])(?=\p{Lu})/gu, '-')
+    .split(/[-_]+/)
+    .filter(Boolean)
+    .map((word) => word.toLowerCase());
+  return words.length > 0 ? words : [step];
+}
+
+function capital(word: string): string {
+  return word.charAt(0).toUpperCase() + word.slice(1);
+}
+
+/** Two tokens whose paths differ only in case or in what stands between their words: some destinations would merge them. */
+export interface Clash {
+  readonly one: Token;
+  readonly two: Token;
+  readonly by: 'case' | 'separators';
+}
+
+export function clashes(tokens: readonly Token[]): Clash[] {
+  const first = new Map<string, Token>();
+  const found: Clash[] = [];
+  for (const token of tokens) {
+    const folded = token.path.toLowerCase();
+    const bare = folded.replace(/[._-]/g, '');
+    const other = first.get(bare);
+    if (other) found.push({ one: other, two: token, by: other.path.toLowerCase() === folded ? 'case' : 'separators' });
+    else first.set(bare, token);
+  }
+  return found;
+}

@@ -1,0 +1,95 @@
+import { readFileSync } from 'node:fs';
+import { apply } from '../brand/apply';
+import type { Command, Step } from '../brand/commands';
+import { Brand, emptyBrand, type Token } from '../brand/document';
+import { usesOf } from '../brand/where-used';
+import { clashes, named } from '../brand/naming';
+import { mendAll, tokenFindings, type FindingKind } from './token-findings';
+
+const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));
+const done = (brand: Brand, ...steps: Step[]) => run(brand, { label: 'x', steps });
+function run(brand: Brand, command: Command): Brand {
+  const result = apply(brand, command);
+  if (!result.ok) throw new Error(result.refusal);
+  return result.brand;
+}
+const words = (brand: Brand, kind: FindingKind) => tokenFindings(brand).flatMap((one) => (one.kind === kind ? [one.words] : []));
+const token = (path: string): Token => ({
+  id: path.replace(/\W/g, ''),
+  path,
+  role: 'other',
+  description: '',
+  on: [],
+  values: { day: { colour: 'red' } },
+});
+
+test.each([
+  ['text.onHeader', 'text.on-header', 'text.onHeader', 'text.on.header'],
+  ['text.on_header-bar', 'text.on-header-bar', 'text.onHeaderBar', 'text.on.header.bar'],
+  ['Surface.Page2X', 'surface.page2-x', 'surface.page2X', 'surface.page2.x'],
+  ['größe.überMaß', 'größe.über-maß', 'größe.überMaß', 'größe.über.maß'],
+  ['sea-state.0', 'sea-state.0', 'seaState.0', 'sea.state.0'],
+])('%s in each convention', (path, kebab, camel, dots) => {
+  expect([named(path, 'kebab'), named(path, 'camel'), named(path, 'dots')]).toEqual([kebab, camel, dots]);
+  expect(named(kebab, 'kebab')).toBe(kebab);
+});
+
+test('paths that differ only in capitals or separators are found', () => {
+  const found = clashes(['text.soft', 'Text.soft', 'text-soft', 'text.softer', 'textSoft'].map(token));
+  expect(found.map(({ one, two, by }) => `${one.path} ${two.path} ${by}`)).toEqual([
+    'text.soft Text.soft case',
+    'text.soft text-soft separators',
+    'text.soft textSoft separators',
+  ]);
+});
+
+test('a missing colour is told with the whole way to where it is missing', () => {
+  const brand = done(demo, { do: 'token.set', id: 't-brand-primary', set: { dusk: null } });
+  expect(words(brand, 'no colour')).toContain('text.link has no colour in Dusk: text.link → brand.primary → nothing.');
+});
+
+test('names of another convention are renamed all at once, and then nothing is left to say', () => {
+  const camel = done(demo, { do: 'brand.edit', set: { naming: 'camel' } });
+  const found = tokenFindings(camel).filter(({ kind }) => kind === 'naming');
+  expect(found.length).toBeGreaterThan(10);
+  expect(words(run(camel, mendAll(camel, found, 'x')!), 'naming')).toEqual([]);
+  expect(run(camel, mendAll(camel, found, 'x')!).destinations[0]!.options).toMatchObject({ scale: 'seaState' });
+});
+
+test('what points at a deprecated token is pointed at its replacement', () => {
+  const brand = done(demo, { do: 'token.set', id: 't-text-link', set: { day: { token: 't-brand-teal' } } });
+  const [found] = tokenFindings(brand).filter(({ kind }) => kind === 'deprecated');
+  expect(found!.words).toBe('text.link points at brand.teal, which is deprecated; brand.primary is to be used instead.');
+  expect(run(brand, found!.mend!).tokens.find(({ path }) => path === 'text.link')!.values.day).toEqual({
+    token: 't-brand-primary',
+  });
+});
+
+test('unused swatches and tokens that nothing needs are told apart from those in use, and go in one step', () => {
+  const onlyGame = { ...demo, destinations: demo.destinations.filter(({ format }) => format === 'echarts') };
+  const orphans = words(onlyGame, 'orphan token');
+  expect(orphans).toContain('trainer.sky goes to no destination, and nothing points at it.');
+  expect(orphans.some((sentence) => sentence.startsWith('route.') || sentence.startsWith('brand.primary'))).toBe(false);
+  const tidy = run(onlyGame, mendAll(onlyGame, tokenFindings(onlyGame), 'x')!);
+  expect(words(tidy, 'orphan token').filter((sentence) => orphans.includes(sentence))).toEqual([]);
+  expect(words(demo, 'unused swatch')).toEqual(expect.arrayContaining(['No token uses Red lead (#9f5c52).']));
+});
+
+test('uses of a swatch reach through aliases and states to destinations and fields', () => {
+  const { tokens, destinations, fields } = usesOf(demo, { swatch: 'core-harbour' });
+  expect(tokens.map(({ path }) => path)).toEqual(
+    expect.arrayContaining(['brand.primary', 'text.link', 'action.confirm.hover', 'console.button.pressed']),
+  );
+  // Not the charts, which take other tokens, nor the terminal.
+  expect(destinations.map(({ id }) => id)).toEqual(['d-site', 'd-game', 'd-console', 'd-classes', 'd-workbook', 'd-tokens']);
+  expect(usesOf(demo, { swatch: 'route-tern-islet' }).fields.map(({ name }) => name)).toEqual(['Route']);
+  expect(fields).toEqual([]);
+});
+
+test('a reference of what is carried that leads nowhere is found', () => {
+  const brand: Brand = {
+    ...emptyBrand('b', 'B'),
+    carried: [{ path: ['edge'], json: '{"$value":{"color":"{gone.one}"}}', before: null }],
+  };
+  expect(words(brand, 'lost reference')).toEqual(['edge, which is not a colour, points at gone.one, which is not there.']);
+});

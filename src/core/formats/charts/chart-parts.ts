@@ -1,0 +1,150 @@
+import { z } from 'zod';
+import { assignments, firstSeries } from '../../brand/data-fields';
+import { LIMITS, type Brand, type Theme, type Token } from '../../brand/document';
+import { cssText } from '../kit/css-text';
+import { slug, textFile, type Written } from '../kit/format';
+import { material, type ShippedTheme } from '../kit/material';
+
+/** A token's path or a group's; `empty` says what is taken when it is left empty. */
+const path = (title: string, empty: string) =>
+  z.string().max(LIMITS.path).default('').meta({ title, description: empty, names: 'tokens' });
+
+/** The options of every format for charts: which tokens go where. */
+export const chartParts = {
+  series: path('Series colours, a group', 'first data group'),
+  scale: path('Continuous scale, a group', 'none'),
+  ground: path('Ground', 'first surface'),
+  text: path('Text', 'first text'),
+  soft: path('Axis labels', 'first text'),
+  lines: path('Grid lines', 'first border'),
+};
+
+/** For charts that know a scale with a middle. */
+export const middlePart = { middle: path('Scale with a middle, a group', 'none') };
+
+export type ChartPart = keyof typeof chartParts | 'middle';
+/** The parts a format has; of the others nothing is said. */
+type Options = { readonly [Part in ChartPart]?: string };
+type Picked = Record<ChartPart, readonly Token[]>;
+
+/** Which tokens of a brand a chart's parts take, by the options. */
+export function chartReach(tokens: readonly Token[], options: Options): readonly Token[] {
+  const all = new Set(Object.values(picked(tokens, options)).flat());
+  return tokens.filter((token) => all.has(token));
+}
+
+/** The colours of a chart in one theme, CSS hex each, and the tokens they come from. */
+export interface ChartColours {
+  readonly series: readonly string[];
+  readonly scale: readonly string[];
+  readonly middle: readonly string[];
+  readonly ground: string | undefined;
+  readonly text: string | undefined;
+  readonly soft: string | undefined;
+  readonly lines: string | undefined;
+  /** Paths, in the same order. */
+  readonly tokens: Record<ChartPart, readonly string[]>;
+  /** By field and value of the data: the colour that value always has. */
+  readonly values: Readonly<Record<string, Readonly<Record<string, { readonly color: string; readonly token: string }>>>>;
+}
+
+export function chartColours(brand: Brand, { tokens }: ShippedTheme, options: Options): ChartColours {
+  const picks = picked(brand.tokens, options);
+  const colourOf = new Map(tokens.map(({ token, colour }) => [token.id, cssText(colour)]));
+  const colours = (part: ChartPart) => picks[part].flatMap(({ id }) => colourOf.get(id) ?? []);
+  const paths = (part: ChartPart) => picks[part].filter(({ id }) => colourOf.has(id)).map((token) => token.path);
+  const values = brand.fields.map((field) => {
+    const known = assignments(brand, field).flatMap(({ text, token }) => {
+      const color = token && colourOf.get(token.id);
+      return token && color ? [[text, { color, token: token.path }] as const] : [];
+    });
+    return [field.name, Object.fromEntries(known)] as const;
+  });
+  return {
+    series: colours('series'),
+    scale: colours('scale'),
+    middle: colours('middle'),
+    ground: colours('ground')[0],
+    text: colours('text')[0],
+    soft: colours('soft')[0],
+    lines: colours('lines')[0],
+    tokens: Object.fromEntries(Object.keys(picks).map((part) => [part, paths(part as ChartPart)])) as Record<ChartPart, string[]>,
+    values: Object.fromEntries(values),
+  };
+}
+
+/** A file a theme from the colours of its charts, with what is to be said about them. */
+export function chartFiles(
+  brand: Brand,
+  themes: readonly Theme[],
+  options: Options,
+  { folder, extension, mediaType }: { folder: string; extension: string; mediaType: string },
+  write: (colours: ChartColours, theme: ShippedTheme) => string,
+): Written {
+  const shipped = material(brand, themes);
+  const files = shipped.themes.map((theme) => {
+    const path = `${folder}/${slug(brand.name)}-${theme.identifier}${extension}`;
+    return textFile(path, mediaType, write(chartColours(brand, theme, options), theme));
+  });
+  return { files, problems: [...shipped.problems, ...chartProblems(brand, options)] };
+}
+
+/** What is named and not there, what no token has the role for, and values for which the colours do not reach. */
+export function chartProblems(brand: Brand, options: Options): Written['problems'] {
+  return [...(brand.tokens.length > 0 ? complain(picked(brand.tokens, options), options) : []), ...withoutColour(brand)];
+}
+
+/** The role that stands in where no token is named. */
+const ROLES = { ground: 'surface', text: 'text', soft: 'text', lines: 'border' } as const;
+
+/** Which tokens go where: those the options name, else the first of the fitting role. */
+function picked(tokens: readonly Token[], options: Options): Picked {
+  const group = (name: string | undefined) => tokens.filter(({ path: own }) => name !== undefined && parent(own) === name);
+  const one = (what: keyof typeof ROLES) => {
+    const found = tokens.find((token) => (options[what] ? token.path === options[what] : token.role === ROLES[what]));
+    return found ? [found] : [];
+  };
+  return {
+    series: group(options.series || firstSeries(tokens)),
+    scale: options.scale ? group(options.scale) : [],
+    middle: options.middle ? group(options.middle) : [],
+    ground: one('ground'),
+    text: one('text'),
+    soft: one('soft'),
+    lines: one('lines'),
+  };
+}
+
+function complain(picks: Picked, options: Options): { severity: 'error' | 'warning'; message: string }[] {
+  return (Object.keys(picks) as ChartPart[]).flatMap((what) => {
+    if (options[what] === undefined) return [];
+    if (picks[what].length > 0 || ((what === 'scale' || what === 'middle') && !options[what])) return [];
+    const chosen = options[what];
+    return [
+      chosen
+        ? {
+            severity: 'error' as const,
+            message: `The chart theme takes its ${what} from ${chosen}, and there is no such token; choose another.`,
+          }
+        : {
+            severity: 'warning' as const,
+            message: `The chart theme has no ${what}: no token has that role, so the chart will use its own.`,
+          },
+    ];
+  });
+}
+
+/** Values for which the colours do not reach: a chart would take one of its own, and silently. */
+function withoutColour(brand: Brand): { severity: 'warning'; message: string }[] {
+  return brand.fields.flatMap((field) => {
+    const given = assignments(brand, field);
+    const bare = given.filter(({ token }) => !token);
+    if (bare.length === 0) return [];
+    const message = `The group ${field.group} has colours for ${given.length - bare.length} of the ${given.length} values of ${field.name}; add ${bare.length} or pin some.`;
+    return [{ severity: 'warning' as const, message }];
+  });
+}
+
+function parent(path: string): string {
+  return path.split('.').slice(0, -1).join('.');
+}

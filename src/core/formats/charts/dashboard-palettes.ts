@@ -1,0 +1,80 @@
+import { z } from 'zod';
+import { resolveTheme } from '../../brand/resolve';
+import type { Brand, Palette } from '../../brand/document';
+import { chartColours, chartParts, chartProblems } from './chart-parts';
+import { cssText } from '../kit/css-text';
+import type { Written } from '../kit/format';
+import { material } from '../kit/material';
+import type { Theme } from '../../brand/document';
+import { chosen } from '../kit/choices';
+
+/** The kinds of palette a dashboard knows (common practice). */
+export const DASHBOARD_KINDS = ['categorical', 'sequential', 'diverging'] as const;
+
+/** What a dashboard palette file holds of one theme, in XML and in JSON alike; every code with its `#`. */
+export interface DashboardPalettes {
+  readonly brand: string;
+  readonly theme: string;
+  readonly ground?: string | undefined;
+  readonly text?: string | undefined;
+  readonly palettes: readonly {
+    readonly name: string;
+    readonly kind: (typeof DASHBOARD_KINDS)[number];
+    readonly colours: readonly { readonly name: string; readonly value: string }[];
+  }[];
+  readonly fields: readonly {
+    readonly name: string;
+    readonly values: readonly { readonly text: string; readonly colour: string }[];
+  }[];
+  readonly tokens: readonly { readonly name: string; readonly value: string }[];
+}
+
+export const dashboardOptions = z.strictObject({
+  ground: chartParts.ground,
+  text: chartParts.text,
+  ...chosen,
+});
+
+/**
+ * Every group of tokens for data as a palette, whose kind is that of the palette its swatches come from; the values of
+ * the data with their colours; and all tokens by name.
+ */
+export function dashboardPalettes(
+  brand: Brand,
+  themes: readonly Theme[],
+  options: z.output<typeof dashboardOptions>,
+): { palettes: (DashboardPalettes & { readonly identifier: string })[]; problems: Written['problems'] } {
+  const { themes: shipped, problems } = material(brand, themes, { ...options, naming: 'path' });
+  const parts = { ground: options.ground, text: options.text };
+  const palettes = shipped.map((theme) => {
+    const { ground, text, values } = chartColours(brand, theme, parts);
+    const resolved = resolveTheme(brand, theme.theme.id);
+    const groups = new Map<string, { name: string; value: string; kind: Palette['kind'] | undefined }[]>();
+    for (const { token, colour } of theme.tokens) {
+      if (token.role !== 'data') continue;
+      const cut = token.path.lastIndexOf('.');
+      const group = cut < 0 ? token.path : token.path.slice(0, cut);
+      if (!groups.has(group)) groups.set(group, []);
+      const kind = resolved.get(token.id)?.kept?.palette.kind;
+      groups.get(group)!.push({ name: token.path.slice(cut + 1), value: cssText(colour), kind });
+    }
+    return {
+      identifier: theme.identifier,
+      brand: brand.name,
+      theme: theme.theme.name,
+      ground,
+      text,
+      palettes: [...groups].map(([name, colours]) => ({
+        name,
+        kind: DASHBOARD_KINDS.find((kind) => colours.every((colour) => colour.kind === kind)) ?? 'categorical',
+        colours: colours.map(({ name: own, value }) => ({ name: own, value })),
+      })),
+      fields: Object.entries(values).map(([name, list]) => ({
+        name,
+        values: Object.entries(list).map(([value, { color }]) => ({ text: value, colour: color })),
+      })),
+      tokens: theme.tokens.map(({ token, colour }) => ({ name: token.path, value: cssText(colour) })),
+    };
+  });
+  return { palettes, problems: [...problems, ...chartProblems(brand, parts)] };
+}

@@ -1,0 +1,43 @@
+import { z } from 'zod';
+import { chosen, prefix } from '../kit/choices';
+import { cssText } from '../kit/css-text';
+import { fitted, slotColours, slotOptions } from '../kit/fitted-tokens';
+import { defineFormat, slug, textFile } from '../kit/format';
+import { material } from '../kit/material';
+
+/** Bootstrap 5.3, scss/_variables.scss: the variables that the others are made from. */
+const SLOTS = {
+  primary: { title: 'primary', words: ['primary', 'action', 'brand'], role: 'accent' },
+  secondary: { title: 'secondary', words: ['secondary', 'second', 'quiet'], role: 'accent' },
+  success: { title: 'success', words: ['success', 'positive', 'good', 'time', 'ok'], role: 'status' },
+  info: { title: 'info', words: ['info', 'information', 'notice', 'boarding'], role: 'status' },
+  warning: { title: 'warning', words: ['warning', 'caution', 'delayed', 'alert'], role: 'status' },
+  danger: { title: 'danger', words: ['danger', 'error', 'critical', 'cancelled'], role: 'status' },
+  'body-bg': { title: 'body-bg', words: ['page', 'background', 'ground'], role: 'surface' },
+  'body-color': { title: 'body-color', words: ['default', 'body', 'primary'], role: 'text' },
+  'link-color': { title: 'link-color', words: ['link'], role: 'text' },
+  'border-color': { title: 'border-color', words: ['default', 'border'], role: 'border' },
+} as const;
+
+export const bootstrap = defineFormat({
+  id: 'bootstrap',
+  title: 'Bootstrap 5 variables (SCSS)',
+  family: 'style framework',
+  extensions: ['.scss'],
+  purpose:
+    'For a site on Bootstrap 5: load the partial of a theme before Bootstrap’s own variables; merge $brand-colors into $theme-colors for a class a token.',
+  readBy: 'Sites on Bootstrap 5',
+  taken: 'build',
+  options: z.strictObject({ prefix, ...chosen, ...slotOptions(SLOTS) }),
+  write(brand, themes, options) {
+    const { themes: shipped, problems } = material(brand, themes, options, { opaque: true });
+    const { slots, problems: own } = fitted(SLOTS, options, brand.tokens);
+    const files = shipped.map((theme) => {
+      const variables = [...slotColours(theme, slots)].map(([name, { colour }]) => `$${name}: ${cssText(colour)};`);
+      const map = theme.tokens.map((token) => `  '${token.identifier}': ${cssText(token.colour)},`);
+      const text = `${variables.join('\n')}\n\n$brand-colors: (\n${map.join('\n')}\n);\n`;
+      return textFile(`bootstrap/_${slug(brand.name)}-${theme.identifier}.scss`, 'text/x-scss', text);
+    });
+    return { files, problems: [...problems, ...own] };
+  },
+});

@@ -1,0 +1,47 @@
+import { z } from 'zod';
+import { casing, chosen, comments, prefix } from '../kit/choices';
+import { cssNotation, cssPrecision, cssText } from '../kit/css-text';
+import { aside } from '../kit/token-note';
+import { defineFormat, slug, textFile } from '../kit/format';
+import { words } from '../kit/identifiers';
+import { chosenTokens, material, type ShippedToken } from '../kit/material';
+import { mapNames } from './sass';
+
+/** Words that Less takes for rules of its own when they stand behind an @. */
+const AT_RULES = words('import media plugin charset namespace arguments rest supports keyframes page container layer property');
+
+/** Less: plain variables of the first theme, and a map (a detached ruleset) for every theme. */
+export const less = defineFormat({
+  id: 'less',
+  title: 'Less variables',
+  family: 'style framework',
+  extensions: ['.less'],
+  purpose: 'For a project that builds its styles with Less: import the file before those that use it.',
+  readBy: 'Style sheets written in Less',
+  taken: 'build',
+  options: z.strictObject({
+    prefix,
+    ...chosen,
+    naming: casing('kebab', 'snake', 'camel'),
+    notation: cssNotation,
+    precision: cssPrecision,
+    comments,
+  }),
+  reach: chosenTokens,
+  write(brand, themes, options) {
+    const reserved = new Set([...mapNames(themes), ...AT_RULES]);
+    const { themes: shipped, problems } = material(brand, themes, options, { ascii: true, reserved });
+    const value = ({ colour }: ShippedToken) => cssText(colour, options);
+    const note = (token: ShippedToken) => {
+      const text = options.comments ? aside(token) : '';
+      return text && ` // ${text}`;
+    };
+    const plain = (shipped[0]?.tokens ?? []).map((token) => `@${token.identifier}: ${value(token)};${note(token)}`);
+    const maps = shipped.map(({ identifier, tokens }) => {
+      const lines = tokens.map((token) => `  ${token.identifier}: ${value(token)};`);
+      return `@theme-${identifier}: {\n${lines.join('\n')}\n}\n`;
+    });
+    const text = `${plain.join('\n')}\n\n${maps.join('\n')}`;
+    return { files: [textFile(`less/${slug(brand.name)}.less`, 'text/x-less', text)], problems };
+  },
+});

@@ -1,0 +1,79 @@
+import { z } from 'zod';
+import { chosen } from '../kit/choices';
+import { cssText } from '../kit/css-text';
+import { fitted, slotColours, slotOptions } from '../kit/fitted-tokens';
+import { defineFormat, slug, textFile } from '../kit/format';
+import { identifier } from '../kit/identifiers';
+import { SCRIPT_WORDS } from './script-module';
+import { material } from '../kit/material';
+import { objectText, type Tree } from '../kit/nested';
+import { quoted } from '../kit/plain-text';
+
+/** MUI's palette: `createTheme({ palette })`. */
+const SLOTS = {
+  primary: { title: 'primary.main', words: ['primary', 'action', 'brand'], role: 'accent' },
+  secondary: { title: 'secondary.main', words: ['secondary', 'second', 'accent'], role: 'accent' },
+  error: { title: 'error.main', words: ['error', 'danger', 'critical', 'cancelled'], role: 'status' },
+  warning: { title: 'warning.main', words: ['warning', 'caution', 'delayed', 'alert'], role: 'status' },
+  info: { title: 'info.main', words: ['info', 'information', 'notice', 'boarding'], role: 'status' },
+  success: { title: 'success.main', words: ['success', 'positive', 'good', 'time', 'ok'], role: 'status' },
+  page: { title: 'background.default', words: ['page', 'background', 'ground'], role: 'surface' },
+  paper: { title: 'background.paper', words: ['panel', 'paper', 'card'], role: 'surface' },
+  text: { title: 'text.primary', words: ['default', 'body', 'primary'], role: 'text' },
+  soft: { title: 'text.secondary', words: ['soft', 'secondary', 'muted'], role: 'text' },
+  divider: { title: 'divider', words: ['default', 'divider', 'border'], role: 'border' },
+} as const;
+
+export const mui = defineFormat({
+  id: 'mui',
+  title: 'MUI theme',
+  family: 'style framework',
+  extensions: ['.js'],
+  purpose: 'For an application on MUI: hand the theme’s object to createTheme; palette.tokens holds every token by its name.',
+  readBy: 'Applications on MUI',
+  taken: 'build',
+  options: z.strictObject({ ...chosen, ...slotOptions(SLOTS) }),
+  write(brand, themes, options) {
+    // Its functions compute with the palette's colours, and read no name of another notation than these.
+    const { themes: shipped, problems } = material(brand, themes, { ...options, naming: 'camel' });
+    const { slots, problems: own } = fitted(SLOTS, options, brand.tokens);
+    const constants = shipped.map((theme) => {
+      const found = slotColours(theme, slots);
+      const code = (slot: keyof typeof SLOTS) => {
+        const token = found.get(slot);
+        return token ? [quoted(cssText(token.colour))] : [];
+      };
+      const some = (entries: readonly (readonly [string, readonly string[]])[]) =>
+        new Map(entries.flatMap(([key, list]) => list.map((text) => [key, text] as const)));
+      const main = (['primary', 'secondary', 'error', 'warning', 'info', 'success'] as const).flatMap((slot) =>
+        code(slot).map((text): [string, Tree<string>] => [slot, new Map([['main', text]])]),
+      );
+      const dark = (found.get('page')?.colour.oklch[0] ?? 1) < 0.5;
+      const palette: Tree<string> = new Map<string, string | Tree<string>>([
+        ['mode', quoted(dark ? 'dark' : 'light')],
+        ...main,
+        [
+          'background',
+          some([
+            ['default', code('page')],
+            ['paper', code('paper')],
+          ]),
+        ],
+        [
+          'text',
+          some([
+            ['primary', code('text')],
+            ['secondary', code('soft')],
+          ]),
+        ],
+        ...code('divider').map((text): [string, string] => ['divider', text]),
+        ['tokens', new Map(theme.tokens.map((token) => [token.identifier, quoted(cssText(token.colour))]))],
+      ]);
+      const name = identifier(theme.identifier, 'camel', '', { reserved: SCRIPT_WORDS });
+      return { name, text: `export const ${name} = ${objectText(new Map([['palette', palette]]))};\n` };
+    });
+    const index = `export const themes = { ${constants.map(({ name }) => name).join(', ')} };\n`;
+    const text = `${constants.map((one) => one.text).join('\n')}\n${index}`;
+    return { files: [textFile(`mui/${slug(brand.name)}.js`, 'text/javascript', text)], problems: [...problems, ...own] };
+  },
+});

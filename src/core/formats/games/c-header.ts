@@ -1,0 +1,47 @@
+import { z } from 'zod';
+import { chosen, comments, prefix } from '../kit/choices';
+import { depthOptions } from '../kit/colour-depth';
+import { defineFormat, textFile } from '../kit/format';
+import { chosenTokens } from '../kit/material';
+import { brandName, byteOrder, constantGroups, fourNumbers, hexInteger, keptAs } from '../kit/program-text';
+
+const RULES = { ascii: true };
+
+/** C99 and C++11 alike: macros, so that they are constants in both and cost nothing. */
+export const cHeader = defineFormat({
+  id: 'c-header',
+  title: 'C and C++ header',
+  family: 'game engine',
+  extensions: ['.h'],
+  purpose: 'For a game or program in C or C++: include the header; every theme’s colours begin with its name.',
+  readBy: 'Games and programs in C or C++',
+  taken: 'build',
+  options: z.strictObject({ prefix, ...chosen, kept: keptAs('integer'), bytes: byteOrder('rgba'), comments, ...depthOptions }),
+  reach: chosenTokens,
+  write(brand, themes, options) {
+    const { prefix: first, ...rest } = options;
+    const { groups, problems } = constantGroups(brand, themes, { ...rest, naming: 'capitals' }, 'capitals', RULES);
+    const lead = [
+      brandName(brand, 'capitals', RULES),
+      ...first
+        .split('-')
+        .filter(Boolean)
+        .map((word) => word.toUpperCase()),
+    ].join('_');
+    const guard = `${lead}_COLOURS_H`;
+    const blocks = groups.map(({ name, title, constants }) => {
+      const lines = constants.map((constant) => {
+        const value =
+          options.kept === 'integer'
+            ? `${hexInteger(constant.colour, options.bytes)}u`
+            : `{ ${fourNumbers(constant.colour, options.kept)
+                .map((one) => (options.kept === 'linear' ? `${one}f` : one))
+                .join(', ')} }`;
+        return `#define ${lead}_${name}_${constant.name} ${value}${constant.note && ` /* ${constant.note} */`}`;
+      });
+      return `/* ${title} */\n${lines.join('\n')}\n`;
+    });
+    const text = `#ifndef ${guard}\n#define ${guard}\n\n${blocks.join('\n')}\n#endif\n`;
+    return { files: [textFile(`c/${brandName(brand, 'snake', RULES)}.h`, 'text/x-c', text)], problems };
+  },
+});

@@ -1,0 +1,70 @@
+import { z } from 'zod';
+import { readColour, type ReadColour } from '../../colour/read';
+import { DEPTHS, reduceTo } from '../../palette/reduce';
+import type { Written } from './format';
+import type { Material } from './material';
+
+/** How many colours the target can hold, and what happens with more. */
+export const depthOptions = {
+  depth: z
+    .enum(['any', ...(DEPTHS.map(String) as ['4', '16', '32', '64', '128'])])
+    .default('any')
+    .meta({
+      title: 'Most colours',
+      description: 'any number',
+      says: { any: 'any number', ...Object.fromEntries(DEPTHS.map((depth) => [String(depth), `${depth} colours`])) },
+    }),
+  beyond: z
+    .enum(['stop', 'reduce'])
+    .default('stop')
+    .meta({
+      title: 'With more than that',
+      description: 'the release is stopped',
+      says: { stop: 'the release is stopped', reduce: 'near colours are written as one' },
+    }),
+};
+
+export interface DepthOptions {
+  readonly depth: string;
+  readonly beyond: 'stop' | 'reduce';
+}
+
+/**
+ * The material within the number of colours that the target holds, theme by theme: too many are an error that says how
+ * many would have to go, or, where that is wished, near ones become one by `reduceTo`, and it is said which.
+ */
+export function withinDepth({ themes, problems }: Material, { depth, beyond }: DepthOptions): Material {
+  if (depth === 'any') return { themes, problems };
+  const most = Number(depth);
+  const own: Written['problems'][number][] = [];
+  const limited = themes.map((theme) => {
+    const distinct = new Map(theme.tokens.map(({ colour }) => [keyOf(colour), colour]));
+    if (distinct.size <= most) return theme;
+    const where = `${theme.theme.name} has ${distinct.size} colours, and the target holds ${most}`;
+    const colours = [...distinct].map(([id, colour]) => ({ id, value: colour.hex, locked: false }));
+    const groups = reduceTo(colours, most);
+    const merged = groups.flatMap(({ keep, merge }) => merge.map(({ id, distance }) => ({ id, keep, distance })));
+    const worst = merged.reduce((far, one) => (one.distance > far.distance ? one : far));
+    const proposal = `${merged.length} of them as a near one, at most ${worst.distance.toFixed(1)} ΔE2000 away (${worst.id.slice(0, 7)} as ${worst.keep.slice(0, 7)})`;
+    if (beyond === 'stop') {
+      own.push({
+        severity: 'error',
+        message: `${where}. Leave some out, or let near colours be one: that would write ${proposal}.`,
+      });
+      return theme;
+    }
+    own.push({ severity: 'warning', message: `${where}, so it has ${proposal}.` });
+    const kept = new Map(merged.map(({ id, keep }) => [id, distinct.get(keep)!]));
+    // Opacity is no part of the proposal: it stays as it is.
+    const near = (colour: ReadColour) => {
+      const other = kept.get(keyOf(colour));
+      return other ? (other.alpha === colour.alpha ? other : { ...readColour(other.hex)!, alpha: colour.alpha }) : colour;
+    };
+    return { ...theme, tokens: theme.tokens.map((token) => ({ ...token, colour: near(token.colour) })) };
+  });
+  return { themes: limited, problems: [...problems, ...own] };
+}
+
+function keyOf({ hex, alpha }: ReadColour): string {
+  return `${hex}/${alpha}`;
+}

@@ -1,0 +1,63 @@
+import { z } from 'zod';
+import { LIMITS, type Token } from '../../brand/document';
+import { wordsOf } from '../../brand/naming';
+import type { Written } from './format';
+import type { ShippedTheme, ShippedToken } from './material';
+
+/** What a framework's own slot is filled from, where nobody names a token: words its path has, or a role, the first that is found. */
+export interface Slot {
+  readonly title: string;
+  /** Words one of which stands in the path; tried in order. */
+  readonly words: readonly string[];
+  readonly role?: Token['role'];
+}
+
+/** An option for each slot: the path of a token. */
+export function slotOptions<Name extends string>(slots: Readonly<Record<Name, Slot>>) {
+  const entries = (Object.entries(slots) as [Name, Slot][]).map(([name, { title }]) => [
+    name,
+    z.string().max(LIMITS.path).default('').meta({ title, description: 'found by its name or role', names: 'tokens' }),
+  ]);
+  return Object.fromEntries(entries) as Record<Name, z.ZodDefault<z.ZodString>>;
+}
+
+/** The token of each slot that is named or found. A named one that is not there is an error. */
+export function fitted<Name extends string>(
+  slots: Readonly<Record<Name, Slot>>,
+  options: Readonly<Record<NoInfer<Name>, string>>,
+  tokens: readonly Token[],
+): { readonly slots: ReadonlyMap<Name, Token>; readonly problems: Written['problems'] } {
+  const found = new Map<Name, Token>();
+  const problems: Written['problems'][number][] = [];
+  const worded = tokens.map((token) => ({ token, own: token.path.split('.').flatMap(wordsOf) }));
+  for (const [name, slot] of Object.entries(slots) as [Name, Slot][]) {
+    const path = options[name];
+    const token = path ? tokens.find((one) => one.path === path) : (byWords(slot) ?? byRole(slot));
+    if (token) found.set(name, token);
+    else if (path)
+      problems.push({
+        severity: 'error',
+        message: `${slot.title} is taken from ${path}, and there is no such token; choose another.`,
+      });
+  }
+  return { slots: found, problems };
+
+  /** Those of the fitting role first: `text.on-danger` is no status. */
+  function byWords({ words, role }: Slot): Token | undefined {
+    const named = (list: typeof worded) => words.flatMap((word) => list.filter(({ own }) => own.includes(word)))[0]?.token;
+    return named(worded.filter(({ token }) => token.role === role)) ?? named(worded);
+  }
+
+  function byRole({ role }: Slot): Token | undefined {
+    return role && tokens.find((token) => token.role === role);
+  }
+}
+
+/** The slots' colours in one theme. */
+export function slotColours<Name extends string>(
+  { tokens }: ShippedTheme,
+  slots: ReadonlyMap<Name, Token>,
+): Map<Name, ShippedToken> {
+  const byId = new Map(tokens.map((token) => [token.token.id, token]));
+  return new Map([...slots].flatMap(([name, { id }]) => (byId.has(id) ? [[name, byId.get(id)!] as const] : [])));
+}

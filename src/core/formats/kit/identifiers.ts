@@ -1,0 +1,64 @@
+import { wordsOf } from '../../brand/naming';
+import type { Casing } from './choices';
+
+/** What a language allows as a name. */
+export interface NameRules {
+  /** Letters a–z, digits and underscores only; other letters are spelt out. Otherwise letters of any script stay. */
+  readonly ascii?: boolean;
+  /** Words that mean something else in the language, in the casing they are written in. */
+  readonly reserved?: ReadonlySet<string>;
+}
+
+/**
+ * A token's path as one name: its words, cut at dots, hyphens, underscores and before capitals, joined as asked. A name
+ * that would begin with a digit, or be a word of the language, has `colour` added, so that it is always allowed.
+ * @param prefix words with hyphens between, put first
+ */
+export function identifier(path: string, casing: Casing, prefix = '', { ascii = false, reserved }: NameRules = {}): string {
+  if (casing === 'path') return prefix + path;
+  const words = [...prefix.split('-').filter(Boolean), ...path.split('.').flatMap(wordsOf)].map((word) =>
+    ascii ? spelt(word) : word,
+  );
+  if (/^\P{L}/u.test(words[0]!)) words.unshift('colour');
+  const name = joined(words, casing);
+  return reserved?.has(name) ? joined([...words, 'colour'], casing) : name;
+}
+
+function joined(words: readonly string[], casing: Exclude<Casing, 'path'>): string {
+  switch (casing) {
+    case 'kebab':
+      return words.join('-');
+    case 'snake':
+      return words.join('_');
+    case 'capitals':
+      return words.map(upper).join('_');
+    case 'camel':
+    case 'pascal':
+      return words
+        .map((word, at) => {
+          // Two numbers side by side would read as one.
+          const apart = at > 0 && /\d$/.test(words[at - 1]!) && /^\d/.test(word) ? '_' : '';
+          return apart + (at === 0 && casing === 'camel' ? word : upper(word.charAt(0)) + word.slice(1));
+        })
+        .join('');
+  }
+}
+
+/** Capitals of ordinary letters; a letter whose capital is longer, such as ß, stays. */
+function upper(text: string): string {
+  const raised = text.toUpperCase();
+  return raised.length === text.length ? raised : text;
+}
+
+/** Accents taken off, other letters by their code points, so that different words stay different. */
+function spelt(word: string): string {
+  return word
+    .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
+    .replace(/[^a-z0-9]/gu, (letter) => `u${letter.codePointAt(0)!.toString(16)}`);
+}
+
+/** Words of a list, for `reserved`. */
+export function words(list: string): ReadonlySet<string> {
+  return new Set(list.split(/\s+/));
+}

@@ -1,0 +1,133 @@
+import { readColour, hexOf, type ReadColour } from '../../colour/read';
+import type { Brand, Theme, Token } from '../../brand/document';
+import { resolveTheme, trailOf } from '../../brand/resolve';
+import type { Choices } from './choices';
+import { slug, type Written } from './format';
+import { identifier, type NameRules } from './identifiers';
+
+export interface ShippedToken {
+  readonly token: Token;
+  /** The token's name in the file: `route.mill-quay` becomes `route-mill-quay`, or as the language wants it. */
+  readonly identifier: string;
+  readonly colour: ReadColour;
+}
+
+export interface ShippedTheme {
+  readonly theme: Theme;
+  /** The theme's name as a word for file names and selectors. */
+  readonly identifier: string;
+  readonly tokens: readonly ShippedToken[];
+}
+
+/** What the written file can hold. */
+export interface Target extends NameRules {
+  /** Colours outside sRGB as they are. Otherwise the nearest inside is written, and said so. */
+  readonly wide?: boolean;
+  /** No opacity: translucent colours are laid over the ground, and said so. */
+  readonly opaque?: boolean;
+}
+
+export interface Material {
+  readonly themes: readonly ShippedTheme[];
+  readonly problems: Written['problems'];
+}
+
+/**
+ * What every writer writes from: the chosen tokens with their colours, theme by theme, in the order asked for.
+ * A token without a colour, and two names that a consumer would take for one, are errors: nothing is shipped half.
+ */
+export function material(brand: Brand, themes: readonly Theme[], choices: Choices = {}, target: Target = {}): Material {
+  const problems: Written['problems'][number][] = [];
+  const complain = (message: string, severity: 'error' | 'warning' = 'error') => problems.push({ severity, message });
+  const tokens = chosenTokens(brand.tokens, choices);
+  if (brand.tokens.length === 0) complain('There are no tokens to write yet; name some first.');
+  else if (tokens.length === 0) complain(nothingChosen(choices));
+  const names = new Map(tokens.map(({ id, path }) => [id, identifier(path, choices.naming ?? 'kebab', choices.prefix, target)]));
+  sameTwice(
+    tokens.map(({ path }) => path),
+    tokens.map(({ id }) => names.get(id)!),
+    complain,
+  );
+  sameTwice(
+    themes.map((theme) => theme.name),
+    themes.map((theme) => slug(theme.name)),
+    complain,
+  );
+  const outside = new Set<string>();
+  const laid = new Set<string>();
+  const shipped = themes.map((theme): ShippedTheme => {
+    const resolved = resolveTheme(brand, theme.id);
+    const ground = groundOf(brand, theme);
+    const list = tokens.flatMap((token): ShippedToken[] => {
+      const found = resolved.get(token.id)!;
+      if (!found.colour) {
+        const trail = trailOf(found, theme.id);
+        complain(
+          `${token.path} has no colour in ${theme.name}${trail.length > 1 ? ` (${trail.join(' → ')})` : ''}; give it one.`,
+        );
+        return [];
+      }
+      const flat = found.colour.alpha < 1 && (target.opaque || choices.alpha === 'flat');
+      if (found.colour.clipped > 0 && !target.wide) outside.add(token.path);
+      if (flat && choices.alpha !== 'flat') laid.add(token.path);
+      const colour = flat ? over(found.colour, ground) : found.colour;
+      return [{ token, identifier: names.get(token.id)!, colour }];
+    });
+    return { theme, identifier: slug(theme.name), tokens: ordered(list, choices.order) };
+  });
+  if (outside.size > 0) complain(`Outside sRGB, and written as the nearest colour inside it: ${some(outside)}.`, 'warning');
+  if (laid.size > 0)
+    complain(`Translucent, and this file holds no opacity, so laid over the first surface: ${some(laid)}.`, 'warning');
+  return { themes: shipped, problems };
+}
+
+/** The tokens that the choices leave: those of one group, without others. */
+export function chosenTokens(tokens: readonly Token[], { group = '', without = [] }: Choices): readonly Token[] {
+  if (group === '' && without.length === 0) return tokens;
+  return tokens.filter(({ path }) => isWithin(path, group) && !without.some((left) => left !== '' && isWithin(path, left)));
+}
+
+/** Whether a path is that of a group, which `''` always is, or lies below it. */
+function isWithin(path: string, group: string): boolean {
+  return group === '' || path === group || path.startsWith(`${group}.`);
+}
+
+function nothingChosen({ group = '' }: Choices): string {
+  return group === ''
+    ? 'Every group is left out, so there is nothing to write; take one in again.'
+    : `There is no token below ${group}; choose another group in the options.`;
+}
+
+/** The first surface of a theme, 0..1 each of red, green, blue; white where there is none. */
+function groundOf(brand: Brand, theme: Theme): readonly [number, number, number] {
+  const surface = brand.tokens.find(({ role }) => role === 'surface');
+  return (surface && resolveTheme(brand, theme.id).get(surface.id)?.colour?.rgb) ?? [1, 1, 1];
+}
+
+/** Laid over a ground, channel by channel as CSS does (Compositing and Blending 1, "source over"). */
+function over({ rgb, alpha }: ReadColour, ground: readonly [number, number, number]): ReadColour {
+  const [r, g, b] = rgb.map((channel, at) => channel * alpha + ground[at]! * (1 - alpha)) as [number, number, number];
+  return readColour(hexOf([r, g, b]))!;
+}
+
+function ordered(tokens: ShippedToken[], order: Choices['order']): ShippedToken[] {
+  if (order === 'name') return tokens.sort((one, two) => (one.identifier < two.identifier ? -1 : 1));
+  return order === 'lightness' ? tokens.sort((one, two) => two.colour.oklch[0] - one.colour.oklch[0]) : tokens;
+}
+
+/** The first few of a list, and how many more there are. */
+function some(paths: ReadonlySet<string>): string {
+  const shown = [...paths].slice(0, 4).join(', ');
+  return paths.size > 4 ? `${shown} and ${paths.size - 4} more` : shown;
+}
+
+/** Files are kept, and many a consumer looks names up, without regard to case: that counts as the same. */
+function sameTwice(names: readonly string[], written: readonly string[], complain: (message: string) => void): void {
+  const first = new Map<string, string>();
+  names.forEach((name, at) => {
+    const folded = written[at]!.toLowerCase();
+    const other = first.get(folded);
+    if (other === undefined) first.set(folded, name);
+    else complain(`${other} and ${name} would both be written as ${written[at]}; rename one.`);
+  });
+}

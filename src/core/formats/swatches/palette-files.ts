@@ -1,0 +1,61 @@
+import { z } from 'zod';
+import type { Brand, Palette } from '../../brand/document';
+import { byte, readColour } from '../../colour/read';
+import { slug, type Written, type WrittenFile } from '../kit/format';
+
+/** The options of every format that keeps palettes rather than tokens. */
+export const paletteOptions = z.strictObject({
+  palette: z.string().max(120).default('').meta({ title: 'Only one palette', description: 'all palettes' }),
+});
+
+/** A swatch as such a file holds it. */
+export interface PlainSwatch {
+  readonly name: string;
+  /** Red, green, blue 0..255. */
+  readonly rgb: readonly [number, number, number];
+  /** Lower-case `#rrggbb`. */
+  readonly hex: string;
+}
+
+/** One file a palette, in `folder`, named by it. What the format cannot hold is said. */
+export function eachPalette(
+  brand: Brand,
+  { palette: only }: z.output<typeof paletteOptions>,
+  { folder, extension, mediaType }: { folder: string; extension: string; mediaType: string },
+  write: (palette: Palette, swatches: readonly PlainSwatch[]) => Uint8Array,
+): Written {
+  const { palettes, problems } = chosenPalettes(brand, only);
+  const names = new Map<string, number>();
+  const files = palettes.map((palette): WrittenFile => {
+    const base = slug(palette.name);
+    const count = (names.get(base) ?? 0) + 1;
+    names.set(base, count);
+    const name = count === 1 ? base : `${base}-${count}`;
+    return { path: `${folder}/${name}${extension}`, mediaType, bytes: write(palette, palette.swatches.map(plain)) };
+  });
+  return { files, problems };
+}
+
+/** The palettes to write: all with something in them, or the one named. */
+export function chosenPalettes(brand: Brand, only: string): { palettes: Palette[]; problems: Written['problems'] } {
+  const named = brand.palettes.filter(({ name }) => only === '' || name === only);
+  const palettes = named.filter(({ swatches }) => swatches.length > 0);
+  const problems: { severity: 'error' | 'warning'; message: string }[] = [];
+  if (palettes.length === 0) {
+    const message = only === '' ? 'There is no swatch to write yet.' : `There is no swatch in a palette ${only}; name another.`;
+    problems.push({ severity: 'error', message });
+  }
+  for (const { name, swatches } of palettes) {
+    const translucent = swatches.filter(({ value }) => readColour(value)!.alpha < 1).length;
+    if (translucent === 0) continue;
+    const message = `${name}: swatches that are translucent: ${translucent}. Swatch files hold no opacity, so they are written opaque.`;
+    problems.push({ severity: 'warning', message });
+  }
+  return { palettes, problems };
+}
+
+export function plain({ name, value }: { name: string; value: string }): PlainSwatch {
+  const colour = readColour(value)!;
+  const [r, g, b] = colour.rgb.map(byte) as [number, number, number];
+  return { name, rgb: [r, g, b], hex: colour.hex };
+}

@@ -1,0 +1,56 @@
+import { z } from 'zod';
+import { eightDigits } from '../../colour/integers';
+import type { ReadColour } from '../../colour/read';
+import { chosen, comments, oneTheme, prefix } from '../kit/choices';
+import { aside } from '../kit/token-note';
+import { darkest } from '../kit/dark-theme';
+import { defineFormat, textFile } from '../kit/format';
+import { words } from '../kit/identifiers';
+import { chosenTokens, material, type ShippedTheme } from '../kit/material';
+
+/** Resource names become fields of a class, so words of Java are none (Java Language Specification, 3.9). */
+const RULES = {
+  ascii: true,
+  reserved: words(
+    'abstract assert boolean break byte case catch char class const continue default do double else enum extends final finally float for goto if implements import instanceof int interface long native new package private protected public return short static strictfp super switch synchronized this throw throws transient try void volatile while true false null',
+  ),
+};
+
+export const android = defineFormat({
+  id: 'android',
+  title: 'Android colour resources',
+  family: 'interface',
+  extensions: ['.xml'],
+  purpose:
+    'For an Android application: put the folders into res. The night theme takes over by itself where the system is dark; further themes have their name before each colour’s.',
+  readBy: 'Android applications',
+  taken: 'build',
+  opacityFirst: true,
+  options: z.strictObject({ prefix, ...chosen, night: oneTheme('Night theme', 'the first dark one'), comments }),
+  reach: chosenTokens,
+  write(brand, themes, options) {
+    const { themes: shipped, problems } = material(brand, themes, { ...options, naming: 'snake' }, RULES);
+    const night = darkest(brand, shipped, options.night);
+    const [day] = shipped.filter((theme) => theme !== night);
+    const files = shipped.map((theme) => {
+      if (theme === day) return textFile('android/values/colors.xml', 'application/xml', resources(theme, ''));
+      if (theme === night) return textFile('android/values-night/colors.xml', 'application/xml', resources(theme, ''));
+      const word = theme.identifier.replaceAll('-', '_');
+      return textFile(`android/values/colors_${word}.xml`, 'application/xml', resources(theme, `${word}_`));
+    });
+    return { files, problems };
+
+    function resources({ tokens }: ShippedTheme, lead: string): string {
+      const lines = tokens.map((token) => {
+        const note = options.comments ? aside(token) : '';
+        return `    <color name="${lead}${token.identifier}">${code(token.colour)}</color>${note && ` <!-- ${note} -->`}`;
+      });
+      return `<?xml version="1.0" encoding="utf-8"?>\n<resources>\n${lines.join('\n')}\n</resources>\n`;
+    }
+  },
+});
+
+/** `#rrggbb`, or `#aarrggbb` when translucent. */
+function code(colour: ReadColour): string {
+  return colour.alpha < 1 ? `#${eightDigits(colour, 'argb')}` : colour.hex;
+}

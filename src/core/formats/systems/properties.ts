@@ -1,0 +1,34 @@
+import { z } from 'zod';
+import { casing, chosen, comments, prefix } from '../kit/choices';
+import { cssText } from '../kit/css-text';
+import { aside } from '../kit/token-note';
+import { defineFormat, slug, textFile } from '../kit/format';
+import { chosenTokens, material } from '../kit/material';
+
+/** Java's property files (java.util.Properties.load): Latin-1, other letters as `\uXXXX`. */
+export const properties = defineFormat({
+  id: 'properties',
+  title: 'Properties (Java)',
+  family: 'interface',
+  extensions: ['.properties'],
+  purpose: 'For a program that reads property files, mostly in Java: a file a theme, a line a colour.',
+  readBy: 'Programs that read property files',
+  taken: 'start',
+  options: z.strictObject({ prefix, ...chosen, naming: casing('path', 'kebab', 'snake', 'camel'), comments }),
+  reach: chosenTokens,
+  write(brand, themes, options) {
+    const { themes: shipped, problems } = material(brand, themes, options);
+    const files = shipped.map(({ identifier, tokens }) => {
+      const lines = tokens.flatMap((token) => {
+        const note = options.comments ? aside(token) : '';
+        return [...(note ? [`# ${latin(note)}`] : []), `${latin(token.identifier)}=${cssText(token.colour)}`];
+      });
+      return textFile(`settings/${slug(brand.name)}-${identifier}.properties`, 'text/plain', lines.join('\n') + '\n');
+    });
+    return { files, problems };
+  },
+});
+
+function latin(text: string): string {
+  return text.replace(/[^ -~]/g, (unit) => `\\u${unit.charCodeAt(0).toString(16).padStart(4, '0')}`);
+}

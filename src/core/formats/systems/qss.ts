@@ -1,0 +1,41 @@
+import { z } from 'zod';
+import { byte, type ReadColour } from '../../colour/read';
+import { chosen, comments } from '../kit/choices';
+import { aside } from '../kit/token-note';
+import { defineFormat, slug, textFile } from '../kit/format';
+import { chosenTokens, material } from '../kit/material';
+
+/**
+ * Qt style sheets know no variables. A widget says by its dynamic properties `ink` and `ground` which token its text and
+ * its background take, and a sheet a theme answers.
+ */
+export const qss = defineFormat({
+  id: 'qss',
+  title: 'Qt style sheet (QSS)',
+  family: 'interface',
+  extensions: ['.qss'],
+  purpose:
+    'For a Qt program with widgets: set the sheet on the application; a widget with the property ink or ground takes the colour of the token that it names.',
+  readBy: 'Qt programs with widgets',
+  taken: 'start',
+  options: z.strictObject({ ...chosen, comments }),
+  reach: chosenTokens,
+  write(brand, themes, options) {
+    const { themes: shipped, problems } = material(brand, themes, { ...options, naming: 'path' });
+    const files = shipped.map(({ identifier, tokens }) => {
+      const rules = tokens.map((token) => {
+        const note = options.comments ? aside(token) : '';
+        const value = qtColour(token.colour);
+        return `${note && `/* ${note} */\n`}*[ink="${token.identifier}"] { color: ${value}; }\n*[ground="${token.identifier}"] { background-color: ${value}; }\n`;
+      });
+      return textFile(`qt/${slug(brand.name)}-${identifier}.qss`, 'text/plain', rules.join(''));
+    });
+    return { files, problems };
+  },
+});
+
+/** As Qt's style sheets read it: `#rrggbb`, or `rgba()` with four bytes. */
+function qtColour(colour: ReadColour): string {
+  if (colour.alpha === 1) return colour.hex;
+  return `rgba(${colour.rgb.map(byte).join(', ')}, ${byte(colour.alpha)})`;
+}

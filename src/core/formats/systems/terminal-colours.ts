@@ -1,0 +1,71 @@
+import { LIMITS, type Brand, type Theme } from '../../brand/document';
+import { z } from 'zod';
+import type { ReadColour } from '../../colour/read';
+import { slug, textFile, type Written } from '../kit/format';
+import { material, type ShippedTheme } from '../kit/material';
+
+/** The sixteen colours of a terminal in the order of their numbers (ECMA-48 SGR 30–37, and their bright partners). */
+export const TERMINAL_COLOURS = [
+  ...['black', 'red', 'green', 'yellow', 'blue', 'magenta', 'cyan', 'white'],
+  ...['black', 'red', 'green', 'yellow', 'blue', 'magenta', 'cyan', 'white'].map((name) => `bright-${name}`),
+] as const;
+
+/** Where the sixteen are found. */
+export const terminalGroup = z
+  .string()
+  .max(LIMITS.path)
+  .default('terminal')
+  .meta({ title: 'Group of the sixteen colours', description: 'terminal', names: 'tokens' });
+
+export interface TerminalColours {
+  /** Sixteen, by number. */
+  readonly colours: readonly ReadColour[];
+  readonly ground: ReadColour | undefined;
+  readonly text: ReadColour | undefined;
+  readonly cursor: ReadColour | undefined;
+}
+
+/** A theme's terminal scheme; null, with what is missing, where not all sixteen are there. */
+function terminalColours(
+  { tokens, theme }: ShippedTheme,
+  group: string,
+): { scheme: TerminalColours; problems: [] } | { scheme: null; problems: Written['problems'] } {
+  const found = new Map(tokens.map(({ token, colour }) => [token.path.toLowerCase(), colour]));
+  const at = (name: string) => found.get(`${group || 'terminal'}.${name}`.toLowerCase());
+  const missing = TERMINAL_COLOURS.filter((name) => !at(name));
+  if (missing.length > 0) {
+    const message = `A terminal wants sixteen colours, and ${group || 'terminal'} has no ${missing.slice(0, 3).join(', ')}${missing.length > 3 ? ` and ${missing.length - 3} more` : ''} in ${theme.name}; the terminal scaffold under Name makes them.`;
+    return { scheme: null, problems: [{ severity: 'error', message }] };
+  }
+  return {
+    scheme: { colours: TERMINAL_COLOURS.map((name) => at(name)!), ground: at('ground'), text: at('text'), cursor: at('cursor') },
+    problems: [],
+  };
+}
+
+/** A file a theme from its terminal scheme; a theme without one is an error. */
+export function terminalFiles(
+  brand: Brand,
+  themes: readonly Theme[],
+  group: string,
+  extension: string,
+  write: (scheme: TerminalColours, theme: ShippedTheme) => string,
+): Written {
+  const { themes: shipped, problems } = material(brand, themes, { group: group || 'terminal' }, { opaque: true });
+  const all: Written['problems'][number][] = [...problems];
+  const files = shipped.flatMap((theme) => {
+    const { scheme, problems: own } = terminalColours(theme, group);
+    all.push(...own);
+    const path = `terminal/${slug(brand.name)}-${theme.identifier}${extension}`;
+    return scheme ? [textFile(path, 'text/plain', write(scheme, theme))] : [];
+  });
+  return { files, problems: all };
+}
+
+/** The tokens of the group. */
+export function terminalReach<T extends { readonly path: string }>(
+  tokens: readonly T[],
+  { group }: { group: string },
+): readonly T[] {
+  return tokens.filter(({ path }) => path.startsWith(`${group || 'terminal'}.`));
+}

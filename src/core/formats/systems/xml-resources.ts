@@ -1,0 +1,68 @@
+import { z } from 'zod';
+import { byte } from '../../colour/read';
+import { casing, chosen, prefix } from '../kit/choices';
+import { defineFormat, slug, textFile } from '../kit/format';
+import { chosenTokens, material } from '../kit/material';
+import { escapeXml } from '../../source/xml';
+
+/** XML 1.0, W3C XML Schema 1.0: the shape of every file this format writes. */
+export const RESOURCES_XSD = `<?xml version="1.0" encoding="UTF-8"?>
+<xs:schema xmlns:xs="http://www.w3.org/2001/XMLSchema" xmlns="urn:breakwater:resources:1"
+    targetNamespace="urn:breakwater:resources:1" elementFormDefault="qualified">
+  <xs:element name="resources">
+    <xs:complexType>
+      <xs:sequence>
+        <xs:element name="colour" minOccurs="0" maxOccurs="unbounded">
+          <xs:complexType>
+            <xs:simpleContent>
+              <xs:extension base="Rgb">
+                <xs:attribute name="name" type="xs:string" use="required"/>
+                <xs:attribute name="opacity" type="Opacity" default="255"/>
+              </xs:extension>
+            </xs:simpleContent>
+          </xs:complexType>
+        </xs:element>
+      </xs:sequence>
+      <xs:attribute name="brand" type="xs:string" use="required"/>
+      <xs:attribute name="theme" type="xs:string" use="required"/>
+    </xs:complexType>
+    <xs:unique name="uniqueName">
+      <xs:selector xpath="*"/>
+      <xs:field xpath="@name"/>
+    </xs:unique>
+  </xs:element>
+  <xs:simpleType name="Rgb">
+    <xs:restriction base="xs:token">
+      <xs:pattern value="#[0-9a-f]{6}"/>
+    </xs:restriction>
+  </xs:simpleType>
+  <xs:simpleType name="Opacity">
+    <xs:restriction base="xs:unsignedByte"/>
+  </xs:simpleType>
+</xs:schema>
+`;
+
+export const xmlResources = defineFormat({
+  id: 'xml-resources',
+  title: 'Interface resources (XML)',
+  family: 'interface',
+  extensions: ['.xml', '.xsd'],
+  purpose: 'For a software interface: one resource file a theme, with the schema it keeps to. The program reads it at start.',
+  readBy: 'Programs with resources in XML',
+  taken: 'start',
+  options: z.strictObject({ prefix, ...chosen, naming: casing('path', 'kebab', 'snake', 'camel') }),
+  reach: chosenTokens,
+  write(brand, themes, options) {
+    const { themes: shipped, problems } = material(brand, themes, options);
+    const files = shipped.map(({ theme, identifier, tokens }) => {
+      const lines = tokens.map(({ identifier: own, colour }) => {
+        const opacity = colour.alpha < 1 ? ` opacity="${byte(colour.alpha)}"` : '';
+        return `  <colour name="${escapeXml(own)}"${opacity}>${colour.hex}</colour>`;
+      });
+      const open = `<resources xmlns="urn:breakwater:resources:1" brand="${escapeXml(brand.name)}" theme="${escapeXml(theme.name)}">`;
+      const text = `<?xml version="1.0" encoding="UTF-8"?>\n${open}\n${lines.join('\n')}\n</resources>\n`;
+      return textFile(`interface/${slug(brand.name)}-${identifier}.xml`, 'application/xml', text);
+    });
+    return { files: [...files, textFile('interface/resources.xsd', 'application/xml', RESOURCES_XSD)], problems };
+  },
+});

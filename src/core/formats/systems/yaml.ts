@@ -1,0 +1,31 @@
+import { z } from 'zod';
+import { casing, chosen, comments, prefix } from '../kit/choices';
+import { cssText } from '../kit/css-text';
+import { aside } from '../kit/token-note';
+import { defineFormat, slug, textFile } from '../kit/format';
+import { chosenTokens, material } from '../kit/material';
+import { quoted } from '../kit/plain-text';
+
+/** YAML 1.2.2; keys and colours always in quotes, for a bare # begins a comment and bare words may be numbers or yes. */
+export const yaml = defineFormat({
+  id: 'yaml',
+  title: 'Settings (YAML)',
+  family: 'interface',
+  extensions: ['.yaml'],
+  purpose: 'For a program with settings in YAML: a mapping a theme, a line a colour.',
+  readBy: 'Programs with settings in YAML',
+  taken: 'start',
+  options: z.strictObject({ prefix, ...chosen, naming: casing('path', 'kebab', 'snake', 'camel'), comments }),
+  reach: chosenTokens,
+  write(brand, themes, options) {
+    const { themes: shipped, problems } = material(brand, themes, options);
+    const blocks = shipped.map(({ identifier, tokens }) => {
+      const lines = tokens.map((token) => {
+        const note = options.comments ? aside(token) : '';
+        return `  ${quoted(token.identifier)}: ${quoted(cssText(token.colour))}${note && ` # ${note}`}`;
+      });
+      return `${quoted(identifier)}:\n${lines.join('\n')}\n`;
+    });
+    return { files: [textFile(`settings/${slug(brand.name)}.yaml`, 'application/yaml', blocks.join(''))], problems };
+  },
+});

@@ -1,0 +1,93 @@
+import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
+import { anyCommand, runAll } from '../../../../tests/random-commands';
+import { Brand, serialiseBrand } from '../../brand/document';
+import { brandFromReading } from '../../intake/from-reading';
+import { notations } from '../../colour/notations';
+import { readColour } from '../../colour/read';
+import { brandFile, parseBrandFile, readingOfBrand } from './brand-file';
+import { readSwatch } from '../../intake/reading';
+import { readFile } from '../registry';
+import type { Reading } from '../kit/format';
+import { readText } from '../../intake/text/text';
+
+const source = readFileSync('demo/quillhaven.breakwater.json', 'utf8');
+const demo = Brand.parse(JSON.parse(source));
+const bytes = (text: string) => ({ name: 'x.json', bytes: new TextEncoder().encode(text) });
+
+test('written and read again, any brand is the same to the byte', () => {
+  expect(serialiseBrand(demo)).toBe(source);
+  fc.assert(
+    fc.property(fc.array(anyCommand, { maxLength: 15 }), (picks) => {
+      const written = serialiseBrand(runAll(demo, picks).brand);
+      const read = parseBrandFile(written);
+      expect('brand' in read && serialiseBrand(read.brand)).toBe(written);
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test.each([
+  [
+    'a wrong colour',
+    (text: string) => text.replace('#489498', '#48949'),
+    'At palettes.0.swatches.1.value: “#48949” is not a CSS colour',
+  ],
+  ['a strange key', (text: string) => text.replace('"locked": true', '"locked": true, "looked": 1'), 'At palettes.0.swatches.0'],
+  ['an id twice', (text: string) => text.replace('"id": "core-foam"', '"id": "core-shoal"'), 'The id core-shoal is used twice'],
+  [
+    'a path twice',
+    (text: string) => text.replace('"path": "text.soft"', '"path": "text.link"'),
+    'The token path text.link is used twice',
+  ],
+  ['a lost theme', (text: string) => text.replace('"id": "night"', '"id": "evening"'), 'for a theme that is not there'],
+  ['a strange path', (text: string) => text.replace('"path": "text.soft"', '"path": "text..soft"'), 'A token path is words'],
+  ['half a file', (text: string) => text.slice(0, 900), 'This is not JSON'],
+])('%s is refused with its place', (_name, spoil, words) => {
+  const { format, palettes, problems } = brandFile.read!(bytes(spoil(source)), {}) as Reading;
+  expect([format, palettes]).toEqual(['brand', []]);
+  expect(problems.map(({ message }) => message).join('\n')).toContain(words);
+});
+
+test('other JSON is no brand file, and is read all the same', async () => {
+  expect(brandFile.read!(bytes('{"accent": "#006871"}'), {})).toBeNull();
+  expect((await readFile(bytes('{"accent": "#006871"}')))!.palettes[0]!.swatches).toMatchObject([
+    { name: 'accent', css: '#006871', line: 1, column: 12 },
+  ]);
+});
+
+test('a brand’s reading becomes a brand that can be shipped, with a path for every swatch', () => {
+  const made = brandFromReading('Copy', readingOfBrand(demo));
+  expect(() => Brand.parse(made)).not.toThrow();
+  expect(made.tokens).toHaveLength(58);
+  expect(new Set(made.tokens.map(({ path }) => path)).size).toBe(58);
+  expect(brandFromReading('Copy', readingOfBrand(demo))).toEqual(made);
+});
+
+test('names that make the same path are numbered', () => {
+  const swatch = (name: string) => readSwatch('#000000', { name, line: 1 });
+  const reading = {
+    format: 'text',
+    palettes: [{ name: '🚢', kind: 'loose' as const, swatches: ['Ä', 'a', '!'].map(swatch) }],
+    tokens: [],
+    aliases: [],
+    skipped: [],
+    problems: [],
+  };
+  expect(brandFromReading('X', reading).tokens.map(({ path }) => path)).toEqual(['unnamed.a', 'unnamed.a-2', 'unnamed.unnamed']);
+});
+
+test('whatever notation a colour is written in, a pasted line gives it back with its name', () => {
+  const colour = fc.integer({ min: 0, max: 0xffffff }).map((value) => readColour(`#${value.toString(16).padStart(6, '0')}`)!);
+  const name = fc.constantFrom('Harbour', 'Night ferry', 'Rope 2', 'Überfahrt', 'מפרש');
+  fc.assert(
+    fc.property(colour, name, fc.constantFrom(': ', ' = ', '\t', ' | ', ' '), (one, label, between) => {
+      for (const { id, text } of notations(one)) {
+        if (id === 'integer' || id === 'cmyk') continue;
+        const { swatches, skipped } = readText(`${label}${between}${text}`);
+        expect([id, skipped, swatches]).toMatchObject([id, [], [{ hex: one.hex, name: label, doubts: [] }]]);
+      }
+    }),
+    { numRuns: 200 },
+  );
+});

@@ -1,0 +1,94 @@
+import { fromBytes, fromCmyk, fromHsb, fromLab, fromUnit } from '../channel-values';
+import { doubt } from '../reading';
+import type { Found } from '../../formats/kit/format';
+import { readColour } from '../../colour/read';
+
+type Match = Omit<Found, 'line'>;
+
+const N = String.raw`(-?(?:\d{1,3}(?:\.\d{1,6})?|\.\d{1,6}))`;
+const UNIT = String.raw`\s?(?:%|°|deg)?`;
+// Bounded, or a long run of spaces would be tried in every division of it.
+const S = String.raw`\s{0,20}`;
+const GAP = `${S}[,;/\\s]${S}`;
+const list = (count: number) => Array.from({ length: count }, () => N + UNIT).join(GAP);
+const lettered = (letters: string) =>
+  letters
+    .split('')
+    .map((letter) => String.raw`${letter}\*?${S}[:=]?${S}${N}${UNIT}`)
+    .join(String.raw`[,;/\s]{0,20}`);
+const anywhere = (pattern: string) => new RegExp(String.raw`(?<![\w.-])${pattern}(?![\w.])`, 'gi');
+const word = (words: string, count: number) => anywhere(String.raw`(?:${words})${S}[:=(]?${S}${list(count)}\)?`);
+
+/** Colours spelled out in numbers with their letters or their model's word, the most particular first. */
+const SPELLINGS: readonly {
+  readonly pattern: RegExp;
+  readonly read: (values: number[]) => Pick<Found, 'css' | 'doubts'> | null;
+}[] = [
+  { pattern: anywhere(lettered('CMYK')), read: cmyk },
+  { pattern: word('device-cmyk|cmyk', 4), read: cmyk },
+  { pattern: anywhere(lettered('HSB')), read: hsb },
+  { pattern: anywhere(lettered('HSV')), read: hsb },
+  { pattern: word('hsb|hsv', 3), read: hsb },
+  { pattern: word('cielab|lab', 3), read: ([l, a, b]) => sure(l! <= 100 && l! >= 0 ? fromLab(l!, a!, b!) : null) },
+  {
+    pattern: anywhere(String.raw`L\*${S}[:=]?${S}${N}[,;/\s]{0,20}a\*${S}[:=]?${S}${N}[,;/\s]{0,20}b\*${S}[:=]?${S}${N}`),
+    read: ([l, a, b]) => sure(fromLab(l!, a!, b!)),
+  },
+  { pattern: word('lch', 3), read: ([l, c, h]) => sure(`lch(${l} ${c} ${h})`) },
+  { pattern: word('hsl', 3), read: ([h, s, l]) => sure(`hsl(${h} ${s}% ${l}%)`) },
+  { pattern: anywhere(lettered('RGB')), read: (values) => sure(bytes(values)) },
+];
+
+const TRIPLE = new RegExp(String.raw`(?<![\d.%-])${N}\s?(%?)${GAP}${N}\s?(%?)${GAP}${N}\s?(%?)(?![\d.])`, 'g');
+
+/** What a line says in numbers instead of a code. */
+export function spelled(line: string): Match[] {
+  for (const { pattern, read } of SPELLINGS) {
+    const found = [...line.matchAll(pattern)].flatMap((match): Match[] => {
+      const meant = read(match.slice(1).map(Number));
+      return meant?.css && readColour(meant.css) ? [{ column: match.index + 1, text: match[0].trim(), name: '', ...meant }] : [];
+    });
+    if (found.length > 0) return found;
+  }
+  return [...triples(line)];
+}
+
+/** Three numbers: 0..255, 0..1, or percent. */
+function* triples(line: string): Generator<Match> {
+  for (const match of line.matchAll(TRIPLE)) {
+    const values = [match[1], match[3], match[5]].map(Number);
+    const signs = [match[2], match[4], match[6]].join('');
+    const at = { column: match.index + 1, text: match[0], name: '' };
+    if (signs === '%%%') {
+      if (values.every(within(100))) yield { ...at, css: fromUnit(share(values)), doubts: [] };
+    } else if (signs !== '') continue;
+    else if (values.every(Number.isInteger)) {
+      const css = bytes(values);
+      if (!css) continue;
+      if (Math.max(...values) > 1 || Math.max(...values) === 0) yield { ...at, css, doubts: [] };
+      else {
+        const reason = `Read as shares of 1; as numbers up to 255 it is ${css}.`;
+        yield { ...at, css: fromUnit(values as [number, number, number]), doubts: [doubt('ambiguous', reason)], other: css };
+      }
+    } else if (values.every(within(1))) yield { ...at, css: fromUnit(values as [number, number, number]), doubts: [] };
+  }
+}
+
+const within = (top: number) => (value: number) => value >= 0 && value <= top;
+const share = (values: number[]) => values.map((value) => value / 100) as [number, number, number];
+const sure = (css: string | null): Pick<Found, 'css' | 'doubts'> => ({ css, doubts: [] });
+
+function bytes(values: number[]): string | null {
+  const [r, g, b] = values as [number, number, number];
+  return values.every((value) => Number.isInteger(value) && within(255)(value)) ? fromBytes(r, g, b) : null;
+}
+
+function cmyk(values: number[]): Pick<Found, 'css' | 'doubts'> | null {
+  if (!values.every(within(100))) return null;
+  const [c, m, y, k] = values.map((value) => value / 100) as [number, number, number, number];
+  return fromCmyk(c, m, y, k);
+}
+
+function hsb([h, s, b]: number[]): Pick<Found, 'css' | 'doubts'> | null {
+  return within(360)(h!) && within(100)(s!) && within(100)(b!) ? sure(fromHsb(h!, s! / 100, b! / 100)) : null;
+}

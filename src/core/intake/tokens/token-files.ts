@@ -1,0 +1,219 @@
+import type { Node } from 'jsonc-parser';
+import { readColour, type ReadColour } from '../../colour/read';
+import {
+  aliasOf,
+  entriesOf,
+  keysOfReference,
+  nodeAt,
+  readDocument,
+  resolver,
+  type Entries,
+  type Entry,
+  type TokenDocument,
+} from './dtcg-entries';
+import type { Problem, SourceFile } from '../../formats/kit/format';
+import { memberOf, membersOf } from '../../source/json-text';
+import { problem } from '../reading';
+
+/** A colour token of a file in one context. */
+export interface FileToken {
+  readonly path: string;
+  /** Path of the token it points at; null when it holds a colour. */
+  readonly alias: string | null;
+  /** What it comes to; null when what it points at is not in the files. */
+  readonly colour: ReadColour | null;
+  readonly description: string;
+  /** Why it is not to be used, empty without a reason; null when it may be. */
+  readonly deprecated: string | null;
+  /** `$extensions`, as JSON text. */
+  readonly extensions: string | undefined;
+}
+
+/** What a token file holds besides colours: a token of another type, or a property of a group. */
+export interface FileCarried {
+  readonly keys: readonly string[];
+  readonly json: string;
+  /** Path of the colour token it stands before; null at the end. */
+  readonly before: string | null;
+}
+
+/** A theme as token files have it: one file, or one context of a resolver. */
+export interface TokenContext {
+  readonly name: string;
+  readonly tokens: ReadonlyMap<string, FileToken>;
+  readonly carried: readonly FileCarried[];
+  /** Paths of tokens that are in the files but cannot be read; each has its problem. */
+  readonly damaged: ReadonlySet<string>;
+}
+
+export interface TokenFiles {
+  readonly contexts: readonly TokenContext[];
+  readonly problems: readonly Problem[];
+}
+
+type Named = Problem & { readonly file: string };
+
+/**
+ * Design token files of the 2025.10 modules, and the older string form. Without a resolver among them each file is a
+ * context by itself; with one, its sets and modifiers say what is merged with what. Only files given are read: a resolver
+ * that names another file says so in a problem. Never throws.
+ */
+export function readTokenFiles(files: readonly SourceFile[]): TokenFiles {
+  const problems: Named[] = [];
+  const documents = files.flatMap(({ name, bytes }): TokenDocument[] => {
+    const document = readDocument(name, bytes);
+    problems.push(...document.problems.map((one) => ({ ...one, file: name })));
+    return 'root' in document ? [document] : [];
+  });
+  const resolving = documents.find(isResolver);
+  const layers = resolving
+    ? resolverContexts(resolving, documents, problems)
+    : documents.map((document) => ({ name: contextName(document.name), layers: [entriesOf(document)] }));
+  const contexts = layers.map(({ name, layers: merged }) => contextOf(name, merged, problems));
+  const distinct = [...new Map(problems.map((one) => [`${one.file} ${one.line} ${one.message}`, one])).values()];
+  return {
+    contexts,
+    problems: distinct.map(({ file, ...one }) => (files.length > 1 ? { ...one, message: `${file}: ${one.message}` } : one)),
+  };
+}
+
+function contextName(file: string): string {
+  return file.replace(/^.*[\\/]/, '').replace(/(?:\.tokens)?(?:\.json)?$/i, '') || file;
+}
+
+function isResolver({ root }: TokenDocument): boolean {
+  return memberOf(root, 'resolutionOrder')?.type === 'array';
+}
+
+interface Layers {
+  readonly name: string;
+  readonly layers: readonly Entries[];
+}
+
+/** The modifier whose contexts are the themes; of several, the one that is called so. */
+const THEME_LIKE = /theme|mode|scheme|appearance|colou?r/i;
+const SOURCES_DEPTH = 10;
+
+/** Design Tokens Resolver Module 2025.10: sets and modifiers in their order, later ones over earlier ones. */
+function resolverContexts(resolving: TokenDocument, documents: readonly TokenDocument[], problems: Named[]): Layers[] {
+  const complain = (node: Node, message: string, severity: Problem['severity'] = 'error') => {
+    const { line, column } = resolving.placeOf(node.offset);
+    problems.push({ ...problem(message, line, column, severity), file: resolving.name });
+  };
+  /** A pointer into the resolver itself, to a set or modifier with its name. */
+  const target = (node: Node): { name: string; node: Node } | null => {
+    const reference: unknown = memberOf(node, '$ref')?.value;
+    if (typeof reference !== 'string') return { name: String(memberOf(node, 'name')?.value ?? ''), node };
+    const keys = keysOfReference(reference);
+    const found = keys && nodeAt(resolving.root, keys);
+    if (found) return { name: keys.at(-1)!, node: found };
+    complain(node, `The resolver points at ${reference.slice(0, 80)}, which is not in it; this part is left out.`);
+    return null;
+  };
+  const sourcesOf = (node: Node, depth: number): Entries[] => {
+    const reference: unknown = memberOf(node, '$ref')?.value;
+    if (typeof reference !== 'string') {
+      const nested = memberOf(node, 'sources');
+      return nested ? (nested.children ?? []).flatMap((one) => sourcesOf(one, depth + 1)) : [entriesOf(resolving, node)];
+    }
+    if (depth > SOURCES_DEPTH) {
+      complain(node, `The resolver’s sources go round in a circle at ${reference.slice(0, 80)}; that part is left out.`);
+      return [];
+    }
+    const [file = '', pointer = ''] = reference.split('#');
+    if (file === '') {
+      const keys = keysOfReference(reference);
+      const found = keys && nodeAt(resolving.root, keys);
+      if (found) return sourcesOf(found, depth + 1);
+    } else {
+      const document = documents.find(({ name }) => sameFile(name, file));
+      const node_ = document && (pointer ? nodeAt(document.root, keysOfReference(`#${pointer}`) ?? []) : document.root);
+      if (document && node_) return [entriesOf(document, node_)];
+    }
+    complain(node, `The resolver takes ${reference.slice(0, 80)}, which was not given; add that file.`);
+    return [];
+  };
+  const order = (memberOf(resolving.root, 'resolutionOrder')!.children ?? []).flatMap((node) => target(node) ?? []);
+  const modifiers = order.filter(({ node }) => memberOf(node, 'contexts'));
+  const theme = modifiers.find(({ name }) => THEME_LIKE.test(name)) ?? modifiers[0];
+  for (const { name, node } of modifiers) {
+    if (name === theme?.name) continue;
+    complain(node, `The modifier ${name} is taken in its default context; themes come from ${theme!.name}.`, 'warning');
+  }
+  const contextsOf = (node: Node) => membersOf(memberOf(node, 'contexts')!);
+  const names = theme ? contextsOf(theme.node).map(({ key }) => key) : [contextName(resolving.name)];
+  return names.map((context) => ({
+    name: context,
+    layers: order.flatMap(({ name, node }) => {
+      if (!memberOf(node, 'contexts')) return sourcesOf(node, 0);
+      const all = contextsOf(node);
+      const wanted = name === theme?.name ? context : memberOf(node, 'default')?.value;
+      const chosen = all.find(({ key }) => key === wanted) ?? all[0];
+      return (chosen?.value.children ?? []).flatMap((source) => sourcesOf(source, 0));
+    }),
+  }));
+}
+
+function sameFile(name: string, reference: string): boolean {
+  const plain = (path: string) => path.replace(/^(?:\.?\/)+/, '').toLowerCase();
+  const [one, two] = [plain(name), plain(reference)];
+  return one === two || one.endsWith(`/${two}`) || two.endsWith(`/${one}`);
+}
+
+/** Layers as one tree: a token of a later one takes the place of an earlier one with its path. */
+function contextOf(name: string, layers: readonly Entries[], problems: Named[]): TokenContext {
+  const merged = new Map<string, Entry>();
+  for (const { tokens } of layers) for (const [path, entry] of tokens) merged.set(path, entry);
+  const resolved = resolver(merged);
+  const tokens = new Map<string, FileToken>();
+  const damaged = new Set<string>();
+  const carried = new Map<string, Omit<FileCarried, 'before'>>();
+  const order: { colour?: string; carried?: string }[] = [];
+  for (const { all } of layers) {
+    for (const one of all) {
+      const key = one.keys.join('\u0000');
+      if ('node' in one) {
+        // An earlier layer's token: its place is kept, its value is the later one's.
+        const entry = merged.get(one.path)!;
+        if (tokens.has(one.path) || carried.has(key)) continue;
+        const end = resolved(entry);
+        const { line, column } = entry.document.placeOf(entry.value.offset);
+        if ('fault' in end) {
+          problems.push({ ...problem(`${entry.path} ${end.fault}`, line, column), file: entry.document.name });
+          if (end.missing === undefined) {
+            damaged.add(entry.path);
+            continue;
+          }
+        } else if (end.css === null) {
+          carried.set(key, { keys: entry.keys, json: textOf(entry.document, entry.node) });
+          order.push({ carried: key });
+          continue;
+        }
+        const extensions = memberOf(entry.node, '$extensions');
+        tokens.set(entry.path, {
+          path: entry.path,
+          alias: aliasOf(entry.value),
+          colour: 'css' in end && end.css !== null ? readColour(end.css) : null,
+          description: entry.description,
+          deprecated: entry.deprecated,
+          extensions: extensions && textOf(entry.document, extensions),
+        });
+        order.push({ colour: entry.path });
+      } else {
+        if (!carried.has(key)) order.push({ carried: key });
+        carried.set(key, { keys: one.keys, json: textOf(one.document, one.value) });
+      }
+    }
+  }
+  let before: string | null = null;
+  const placed: FileCarried[] = [];
+  for (const { colour, carried: key } of order.reverse()) {
+    if (colour !== undefined) before = colour;
+    else placed.unshift({ ...carried.get(key!)!, before });
+  }
+  return { name, tokens, carried: placed, damaged };
+}
+
+function textOf({ source }: TokenDocument, node: Node): string {
+  return source.slice(node.offset, node.offset + node.length);
+}
