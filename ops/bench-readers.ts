@@ -1,8 +1,8 @@
 /** What readers cost: extraction against general-purpose quantisers on one photograph-like picture, all in one run (ratios count, not times), and bad files. */
+import { readFile } from '@/core/intake/readers';
 import { buildPaletteSync, utils } from 'image-q';
 // @ts-expect-error -- the package ships without types
 import quantize from 'quantize';
-import { readFile } from '../src/core/formats/registry';
 import { BAD_FILES } from '../tests/bad-files';
 import { bytesToOklab } from '../src/core/colour/oklab';
 import { chooseColours, countColours, extractColours } from '../src/core/image/extract';

@@ -14,7 +14,7 @@ import { largeBrand } from './large-brand';
 
 const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));
 const large = largeBrand();
-const ids = FORMATS.filter((format) => format.write).map(({ id }) => id);
+const ids = FORMATS.map(({ id }) => id);
 const write = (brand: Brand, formats: readonly string[]) =>
   formats.reduce((bytes, format) => {
     const { files } = writeDestination(brand, { name: format, format, options: {} });

@@ -1,17 +1,21 @@
-import { FAMILY_TITLES, TAKEN, type Format } from '../src/core/formats/kit/format';
+import { FAMILY_TITLES } from '@/core/base/families';
+import { TAKEN, type Format } from '../src/core/formats/kit/format';
 import { optionKinds, type OptionKind } from '../src/core/formats/kit/option-kinds';
 import { FORMATS } from '../src/core/formats/registry';
+import type { Reader } from '../src/core/intake/reader';
+import { readerById, READERS } from '../src/core/intake/readers';
 
 /** docs/formats.md: every format of the registry with its options, out of the registry alone. */
 export function formatPage(): string {
-  const written = FORMATS.filter((format) => format.write);
   const sections = (Object.keys(FAMILY_TITLES) as Format['family'][]).flatMap((family) => {
-    const own = FORMATS.filter((format) => format.family === family);
-    return own.length > 0 ? [`## ${FAMILY_TITLES[family]}\n\n${own.map(part).join('\n')}`] : [];
+    const written = FORMATS.filter((format) => format.family === family);
+    const onlyRead = READERS.filter((reader) => reader.family === family && !written.some(({ id }) => id === reader.id));
+    const parts = [...written.map(part), ...onlyRead.map(readPart)];
+    return parts.length > 0 ? [`## ${FAMILY_TITLES[family]}\n\n${parts.join('\n')}`] : [];
   });
   return `# Formats
 
-Made from the registry by \`npm run documents\`; a test holds it. ${written.length} formats are written, ${FORMATS.filter((format) => format.read).length} are read. [equality.md](equality.md) shows how
+Made from the registry by \`npm run documents\`; a test holds it. ${FORMATS.length} formats are written, ${READERS.length} are read. [equality.md](equality.md) shows how
 each written one is read back; [templates.md](templates.md) says how to write one that is not here.
 
 Options are set under Ship, or on the command line with \`--set name=value\`.
@@ -20,21 +24,28 @@ ${sections.join('\n')}`;
 }
 
 function part(format: Format): string {
-  const { id, title, purpose, extensions, read, write, readBy, taken } = format;
-  const does = [read && 'read', write && 'written'].filter(Boolean).join(' and ');
-  const kinds = write ? optionKinds(format) : [];
-  const options = kinds.map(
+  const { id, title, purpose, extensions, readBy, taken } = format;
+  const reader = readerById(id);
+  const options = optionKinds(format).map(
     (kind) => `| \`${kind.name}\` | ${cell(kind.title)} | ${cell(values(kind))} | ${cell(kind.untouched)} |`,
   );
   return [
     `### ${title}`,
     '',
-    `\`${id}\`, ${does}; ${extensions.map((one) => `\`${one}\``).join(' ')}. ${readBy ? `Read by: ${readBy}. ` : ''}${purpose}${taken ? ` ${TAKEN[taken]}` : ''}`,
+    `\`${id}\`, ${reader ? 'read and written' : 'written'}; ${endings(extensions)}. Read by: ${readBy}. ${purpose} ${TAKEN[taken]}${reader ? ` When it is read: ${reader.purpose}` : ''}`,
     '',
     ...(options.length > 0
       ? ['| Option | What it does | Values | Left alone |', '| --- | --- | --- | --- |', ...options, '']
       : []),
   ].join('\n');
+}
+
+function readPart({ id, title, extensions, purpose }: Reader): string {
+  return [`### ${title}`, '', `\`${id}\`, read; ${endings(extensions)}. ${purpose}`, ''].join('\n');
+}
+
+function endings(extensions: readonly string[]): string {
+  return extensions.map((one) => `\`${one}\``).join(' ');
 }
 
 function values({ value }: OptionKind): string {

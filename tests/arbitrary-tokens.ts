@@ -1,5 +1,6 @@
+import { emptyBrand } from '@/core/brand/document';
 import fc from 'fast-check';
-import { emptyBrand, type Brand, type Token, type TokenValue } from '@/core/brand/document';
+import { type Brand, type Token, type TokenValue } from '@/core/brand/document';
 
 /** Numbers and `none` of the colour spaces of CSS Color 4, each within its range. */
 const number = (low: number, high: number) =>

@@ -1,13 +1,17 @@
+import { isBrandFile, parseBrandFile } from '@/core/intake/brand-file';
 import { watch } from 'node:fs';
 import { basename, dirname } from 'node:path';
 import { brandFromReading } from '@/core/intake/from-reading';
 import type { Brand, Destination } from '@/core/brand/document';
 import { manifestEntry } from '@/core/release/bundle';
-import { brandFile, parseBrandFile } from '@/core/formats/tokens/brand-file';
 import type { WrittenFile } from '@/core/formats/kit/format';
 import { FORMATS, formatById, writeDestination } from '@/core/formats/registry';
+import { brandFromTokens } from '@/core/intake/tokens/brand-from-tokens';
+import { filesOfResolver } from '@/core/intake/tokens/token-files';
+import type { Problem } from '@/core/source/problem';
 import { fail, Failure } from './failure';
-import { load, readingOf } from './input';
+import { filesBeside, load, readingOf } from './input';
+import { printable } from './patch';
 import { differing, placeFiles } from './place-files';
 import { listFiles } from './list-files';
 
@@ -89,9 +93,9 @@ function writtenFiles(brand: Brand, options: ExportOptions): Exported[] {
 function destinationsFor(brand: Brand, { to, set = [] }: ExportOptions): Pick<Destination, 'name' | 'format' | 'options'>[] {
   const given = Object.fromEntries(set.map(optionOf));
   if (to === undefined) return brand.destinations.map((one) => ({ ...one, options: { ...one.options, ...given } }));
-  const ids = to === 'all' ? FORMATS.filter((format) => format.write).map((format) => format.id) : to.split(',');
+  const ids = to === 'all' ? FORMATS.map((format) => format.id) : to.split(',');
   return ids.flatMap((id) => {
-    if (!formatById(id)?.write) fail(`there is no format “${id}” to write; “breakwater formats” lists them.`);
+    if (!formatById(id)) fail(`there is no format “${id}” to write; “breakwater formats” lists them.`);
     const own = brand.destinations.filter((destination) => destination.format === id);
     const list = own.length > 0 ? own : [{ name: id, format: id, options: {} }];
     return list.map((one) => ({ ...one, options: { ...one.options, ...given } }));
@@ -113,12 +117,27 @@ function optionOf(text: string): [string, Destination['options'][string]] {
 
 async function brandOf(path: string): Promise<Brand> {
   const file = load(path);
-  if (await brandFile.read!(file, {})) {
-    const parsed = parseBrandFile(new TextDecoder().decode(file.bytes));
+  const text = new TextDecoder().decode(file.bytes);
+  if (isBrandFile(text)) {
+    const parsed = parseBrandFile(text);
     if ('brand' in parsed) return parsed.brand;
     fail(`${file.name}: ${parsed.problems[0]!.message}`);
   }
-  return brandFromReading(file.name.replace(/\.[^.]+$/, ''), await readingOf(file));
+  const reading = await readingOf(file);
+  const name = file.name.replace(/\.[^.]+$/, '');
+  if (reading.format !== 'dtcg') {
+    tellAll(reading.problems);
+    return brandFromReading(name, reading);
+  }
+  const besides = filesOfResolver(file).flatMap((one) => filesBeside(file)(one) ?? []);
+  const { brand, problems } = brandFromTokens(name.replace(/\.(?:tokens|resolver)$/, ''), [file, ...besides]);
+  tellAll(problems);
+  return brand;
+}
+
+/** What could not be read of the input, a line each on stderr. */
+function tellAll(problems: readonly Problem[]): void {
+  for (const { line, message } of problems) process.stderr.write(`breakwater: line ${line}: ${printable(message)}\n`);
 }
 
 /** Editors write a file in several steps: it is looked at when they have rested for so long, in milliseconds. */

@@ -1,13 +1,15 @@
-import { FORMATS } from '@/core/formats/registry';
+import { FORMATS, formatById } from '@/core/formats/registry';
+import { readerById, READERS } from '@/core/intake/readers';
 
 export function listFormats(options: { json?: boolean }): void {
-  const rows = FORMATS.map(({ id, title, family, extensions, read, write }) => ({
+  const onlyRead = READERS.filter(({ id }) => !formatById(id));
+  const rows = [...FORMATS, ...onlyRead].map(({ id, title, family, extensions }) => ({
     id,
     title,
     family,
     extensions,
-    reads: read !== undefined,
-    writes: write !== undefined,
+    reads: readerById(id) !== undefined,
+    writes: formatById(id) !== undefined,
   }));
   if (options.json) {
     process.stdout.write(JSON.stringify(rows, null, 2) + '\n');

@@ -1,20 +1,26 @@
-import { readFileSync, statSync } from 'node:fs';
-import { basename } from 'node:path';
+import { readFileSync, realpathSync, statSync } from 'node:fs';
+import { basename, dirname, isAbsolute, join, sep } from 'node:path';
+import type { SourceFile } from '@/core/intake/reader';
+import { readerById, readFile, READERS } from '@/core/intake/readers';
+import { problemsOf, type Reading } from '@/core/intake/reading';
 import { RANGE_EXAMPLE, readRange } from '@/core/intake/tables/cell-range';
-import { formatById, FORMATS, readFile } from '@/core/formats/registry';
-import type { Reading } from '@/core/formats/kit/format';
 import { whyNotRead } from '@/core/intake/not-read';
-import { problemsOf } from '@/core/intake/reading';
 import { decode } from './decode';
 import { fail } from './failure';
 
 const SIZE_LIMIT = 64 * 1024 * 1024;
 
+/** A file named on the command line. */
+export interface LoadedFile extends SourceFile {
+  /** Where it lies. */
+  readonly path: string;
+}
+
 /** The bytes of a file named on the command line, or the end of the command with the reason. */
-export function load(path: string): { name: string; bytes: Uint8Array } {
+export function load(path: string): LoadedFile {
   try {
     if (statSync(path).size > SIZE_LIMIT) fail(`${path} is larger than 64 MB; give a smaller file.`);
-    return { name: basename(path), bytes: readFileSync(path) };
+    return { path, name: basename(path), bytes: readFileSync(path) };
   } catch (error) {
     const code = (error as NodeJS.ErrnoException).code;
     if (code === 'ENOENT') fail(`${path} is not there.`);
@@ -24,18 +30,36 @@ export function load(path: string): { name: string; bytes: Uint8Array } {
   }
 }
 
+/**
+ * Files that another names: only those in its own folder or below it, wherever links lead; everything else is as if it
+ * were not there, so that no file can have others of this machine read.
+ */
+export function filesBeside({ path }: LoadedFile): (name: string) => SourceFile | null {
+  return (name) => {
+    if (isAbsolute(name) || name.includes('\0')) return null;
+    try {
+      const folder = realpathSync(dirname(path));
+      const found = realpathSync(join(folder, name));
+      if (!found.startsWith(folder + sep)) return null;
+      const about = statSync(found);
+      return about.isFile() && about.size <= SIZE_LIMIT ? { name, bytes: readFileSync(found) } : null;
+    } catch (error) {
+      const { code } = error as NodeJS.ErrnoException;
+      if (code === 'ENOENT' || code === 'ENOTDIR' || code === 'EACCES' || code === 'ELOOP' || code === 'ENAMETOOLONG')
+        return null;
+      throw error;
+    }
+  };
+}
+
 /** What a reader found in the file, or the end of the command with the reason. */
-export async function readingOf(file: { name: string; bytes: Uint8Array }, as?: string, cells?: string): Promise<Reading> {
-  if (as !== undefined && !formatById(as)?.read) {
-    fail(
-      `there is no reader “${as}”; choose one of ${FORMATS.filter((format) => format.read)
-        .map((format) => format.id)
-        .join(', ')}.`,
-    );
+export async function readingOf(file: LoadedFile, as?: string, cells?: string): Promise<Reading> {
+  if (as !== undefined && !readerById(as)) {
+    fail(`there is no reader “${as}”; choose one of ${READERS.map(({ id }) => id).join(', ')}.`);
   }
   const range = cells === undefined ? undefined : readRange(cells);
   if (range === null) fail(`“${cells}” is no range of cells; write ${RANGE_EXAMPLE}.`);
-  const reading = await readFile(file, { decode, ...(range && { range }) }, as);
+  const reading = await readFile(file, { decode, beside: filesBeside(file), ...(range && { range }) }, as);
   if (!reading) fail(`${file.name}: ${as === undefined ? whyNotRead(file.bytes) : `this cannot be read as ${as}.`}`);
   if (reading.palettes.length === 0 && reading.tokens.length === 0) {
     const [first] = problemsOf(reading);

@@ -1,24 +1,35 @@
-import { problemsOf } from '@/core/intake/reading';
+import { palettesOf, problemsOf } from '@/core/intake/reading';
 import { load, readingOf } from './input';
 import { patch, printable } from './patch';
 
 export async function inspect(path: string, options: { as?: string; range?: string; json?: boolean }): Promise<void> {
   const reading = await readingOf(load(path), options.as, options.range);
   const problems = problemsOf(reading);
+  const palettes = palettesOf(reading);
   if (options.json) {
-    const palettes = reading.palettes.map(({ name, kind, swatches }) => ({
+    const told = palettes.map(({ name, kind, taken, swatches }) => ({
       name,
       kind,
-      swatches: swatches.map(({ name: label, css, hex, alpha }) => ({ name: label, css, hex, alpha })),
+      taken,
+      swatches: swatches.map(({ name: label, row, colour: { css, hex, alpha } }) => ({
+        name: label,
+        css,
+        hex,
+        alpha,
+        ...(row !== undefined && { row }),
+      })),
     }));
-    process.stdout.write(JSON.stringify({ format: reading.format, palettes, tokens: reading.tokens, problems }, null, 2) + '\n');
+    const { format, tokens } = reading;
+    const shown = problems.map(({ severity, line, column, message }) => ({ severity, line, column, message }));
+    process.stdout.write(JSON.stringify({ format, palettes: told, tokens, problems: shown }, null, 2) + '\n');
     return;
   }
   const lines: string[] = [];
-  for (const palette of reading.palettes) {
-    lines.push(`${printable(palette.name)} (${palette.kind}, ${palette.swatches.length})`);
-    for (const { hex, alpha, name } of palette.swatches) {
-      lines.push(`  ${patch(hex)}${hex}${alpha < 1 ? ` ${Math.round(alpha * 100)} %` : ''}  ${printable(name)}`);
+  for (const { name, kind, taken, swatches } of palettes) {
+    lines.push(`${printable(name)} (${kind}, ${swatches.length}${taken ? '' : ', offered apart'})`);
+    for (const { colour, name: label } of swatches) {
+      const opacity = colour.alpha < 1 ? ` ${Math.round(colour.alpha * 100)} %` : '';
+      lines.push(`  ${patch(colour.hex)}${colour.hex}${opacity}  ${printable(label)}`);
     }
   }
   if (reading.tokens.length > 0) lines.push(`Tokens (${reading.tokens.length})`);

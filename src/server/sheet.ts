@@ -1,8 +1,8 @@
+import { slug } from '@/core/base/words';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { z } from 'zod';
 import { SHEET_PARTS, SheetChoice, sheetHtml, sheetPages } from '@/core/sheet/sheet';
-import { slug } from '@/core/formats/kit/format';
 import { loadBrand } from './brands';
 import { log } from './log';
 import { Refused } from './refused';

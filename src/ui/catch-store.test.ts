@@ -1,10 +1,10 @@
 import { catchOf } from '@/core/intake/catch';
-import { doubt, readingOf, readSwatch } from '@/core/intake/reading';
+import { certain, doubt, readingOf, taken } from '@/core/intake/reading';
 import { useCatch } from './catch-store';
 
 const found = (...codes: string[]) => ({
   lines: catchOf(
-    readingOf('x', [{ name: 'P', kind: 'loose', swatches: codes.map((css, at) => readSwatch(css, { name: '', line: at + 1 })) }]),
+    readingOf('x', [{ name: 'P', kind: 'loose', entries: codes.map((css, at) => taken(certain(css), { line: at + 1 })) }]),
   ),
   problems: [],
 });
@@ -50,7 +50,7 @@ test('a line goes where it is dragged, into that group; ticks, names and routes 
         ['P', 'Q'].map((name) => ({
           name,
           kind: 'loose',
-          swatches: [1, 2].map((line) => readSwatch(`#${line}0203${name === 'P' ? 4 : 8}`, { name: '', line })),
+          entries: [1, 2].map((line) => taken(certain(`#${line}0203${name === 'P' ? 4 : 8}`), { line })),
         })),
       ),
     ),
@@ -96,14 +96,12 @@ test('the text stays as it was typed while its colours come and go', () => {
 });
 
 test('an ambiguous code is read the other way, and back', () => {
-  const swatch = readSwatch('#1f6f7880', { name: '', line: 1, doubts: [doubt('ambiguous', 'Either.')], other: '#801f6f78' });
-  state().replace('a', { lines: catchOf(readingOf('x', [{ name: 'P', kind: 'loose', swatches: [swatch] }])), problems: [] });
+  const other = certain('#801f6f78');
+  const entry = taken(certain('#1f6f7880'), { line: 1, doubts: [doubt('ambiguous', 'Either.')], other });
+  state().replace('a', { lines: catchOf(readingOf('x', [{ name: 'P', kind: 'loose', entries: [entry] }])), problems: [] });
   state().readOtherwise(0);
-  expect([state().lines[0]!.css, state().lines[0]!.colour!.hex, state().lines[0]!.other]).toEqual([
-    '#801f6f78',
-    '#801f6f',
-    '#1f6f7880',
-  ]);
+  const [line] = state().lines;
+  expect([line!.colour!.css, line!.colour!.hex, line!.other!.css]).toEqual(['#801f6f78', '#801f6f', '#1f6f7880']);
   state().readOtherwise(0);
   expect(state().lines[0]!.colour!.hex).toBe('#1f6f78');
 });

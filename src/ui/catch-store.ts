@@ -1,10 +1,9 @@
+import type { Problem } from '@/core/source/problem';
 import { create } from 'zustand';
 import { createJSONStorage, persist } from 'zustand/middleware';
 import type { Route } from '@/core/intake/bring-in';
 import type { PaletteSource } from '@/core/brand/document';
 import type { CatchLine as Line, Earlier } from '@/core/intake/catch';
-import { readColour } from '@/core/colour/read';
-import type { Problem } from '@/core/formats/kit/format';
 import { tell } from './notices';
 
 /** A line with the source it came from. Its index names it for good; its place is that in the list. */
@@ -88,12 +87,11 @@ export const useCatch = create<CatchState>()(
       readOtherwise: (index) =>
         set(({ lines }) => ({
           lines: lines.map((line) =>
-            line.index === index && line.other !== undefined && line.css !== null
+            line.index === index && line.other && line.colour
               ? {
                   ...line,
-                  css: line.other,
-                  other: line.css,
-                  colour: readColour(line.other),
+                  colour: line.other,
+                  other: line.colour,
                   doubts: line.doubts.filter(({ kind }) => kind === 'ambiguous'),
                 }
               : line,
@@ -103,7 +101,9 @@ export const useCatch = create<CatchState>()(
     }),
     {
       name: 'breakwater-catch',
-      version: 2,
+      version: 3,
+      // What an older version of this page kept has another shape: a catch is soon made again.
+      migrate: () => EMPTY,
       // The server draws the page without this browser's disk; the gather stage takes the catch up once it is shown.
       skipHydration: true,
       partialize: ({ text, sources, lines, problems, ticked, names, routes, origins }) =>

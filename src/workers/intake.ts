@@ -1,5 +1,5 @@
+import type { SourceFile } from '@/core/intake/reader';
 import { proxy, wrap } from 'comlink';
-import type { SourceFile } from '@/core/formats/kit/format';
 import type { Intake, IntakeWorker, Wish } from './intake.worker';
 
 /**

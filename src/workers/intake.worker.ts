@@ -1,10 +1,10 @@
+import { problem, type Problem } from '@/core/source/problem';
+import type { SourceFile } from '@/core/intake/reader';
+import { readFile } from '@/core/intake/readers';
 import { expose } from 'comlink';
 import { catchOf, type CatchLine, type Earlier } from '@/core/intake/catch';
 import type { CellRange } from '@/core/intake/tables/cell-range';
-import type { Problem, SourceFile } from '@/core/formats/kit/format';
 import { whyNotRead } from '@/core/intake/not-read';
-import { problem } from '@/core/intake/reading';
-import { readFile } from '@/core/formats/registry';
 import { bytesOf, decode } from './decode';
 
 /** What one source gave. */

@@ -1,5 +1,5 @@
 import { proxy, wrap, type Remote } from 'comlink';
-import type { ReadSwatch } from '@/core/formats/kit/format';
+import type { EntryParts } from '@/core/intake/reading';
 import type { Extracted, Wanted } from '@/core/image/extract';
 import type { Pixels } from '@/core/image/pixels';
 import type { PictureWorker, Preview } from './picture.worker';
@@ -8,7 +8,7 @@ import type { PictureWorker, Preview } from './picture.worker';
 export class OpenPicture {
   private worker: Worker;
   private remote: Remote<PictureWorker>;
-  private opened: Promise<ReadSwatch[] | null | 'damaged'>;
+  private opened: Promise<EntryParts[] | null | 'damaged'>;
 
   constructor(private readonly file: File) {
     this.worker = OpenPicture.start();
@@ -21,7 +21,7 @@ export class OpenPicture {
   }
 
   /** The picture's colours when it is a palette; null for any other. */
-  exact(): Promise<ReadSwatch[] | null | 'damaged'> {
+  exact(): Promise<EntryParts[] | null | 'damaged'> {
     return this.opened;
   }
 

@@ -1,5 +1,5 @@
 import { expose, transfer } from 'comlink';
-import type { ReadSwatch } from '@/core/formats/kit/format';
+import type { EntryParts } from '@/core/intake/reading';
 import { exactColours } from '@/core/intake/pictures/picture';
 import { chooseColours, countColours, type Counted, type Extracted, type Wanted } from '@/core/image/extract';
 import { around, type Pixels } from '@/core/image/pixels';
@@ -18,7 +18,7 @@ export interface Preview {
 
 const api = {
   /** Decodes a picture and keeps it. @returns its colours when it is a palette, null for any other picture */
-  async open(file: File): Promise<ReadSwatch[] | null | 'damaged'> {
+  async open(file: File): Promise<EntryParts[] | null | 'damaged'> {
     try {
       picture = await decode(file);
     } catch {

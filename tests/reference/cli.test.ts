@@ -24,6 +24,7 @@ test('inspect --json gives colours, names and places', () => {
       {
         name: 'deck',
         kind: 'loose',
+        taken: true,
         swatches: [
           { name: 'Keel', css: '#162631', hex: '#162631', alpha: 1 },
           { name: 'Buoy', css: 'rgb(218 69 44 / 50%)', hex: '#da452c', alpha: 0.5 },

@@ -1,4 +1,5 @@
 /** What the written files do in their consumers: options, preferences of the system, compilers, engines of charts and games. */
+import { resolveTheme } from '@/core/brand/resolve';
 import { execFileSync, spawnSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -8,7 +9,6 @@ import type { Page } from 'puppeteer-core';
 import { compileString } from 'sass';
 import ts from 'typescript';
 import type { Brand, Destination } from '@/core/brand/document';
-import { resolveTheme } from '@/core/brand/resolve';
 import { CSS_NOTATIONS } from '@/core/formats/kit/css-text';
 import { bundle, manifestFile } from '@/core/release/bundle';
 import { writeDestination } from '@/core/formats/registry';

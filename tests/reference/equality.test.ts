@@ -1,18 +1,18 @@
 /** Every destination's files, read back by their consumer or by a parser that is not ours, colour by colour: docs/equality.md. */
+import { resolveTheme } from '@/core/brand/resolve';
+import { SCHEME_PLACES } from '@/core/formats/office/ooxml-scheme';
+import { slug } from '@/core/base/words';
 import { readFileSync, writeFileSync } from 'node:fs';
 import type { Page } from 'puppeteer-core';
 import type { Destination } from '@/core/brand/document';
-import { resolveTheme } from '@/core/brand/resolve';
-import { slug } from '@/core/formats/kit/format';
 import { FORMATS, writeDestination } from '@/core/formats/registry';
-import { SCHEME_PLACES } from '@/core/formats/office/ooxml-scheme';
 import { harshBrand as brand, RARE } from '../harsh-brand';
 import { blankPage } from '../read-back/chromium';
 import { eightDigits } from '../read-back/colours';
 import type { Pair } from '../read-back/files';
 import { READERS } from '../read-back/readers';
 
-const writers = FORMATS.filter(({ write }) => write);
+const writers = FORMATS;
 const themes = brand.themes.map(({ name }) => ({ word: slug(name) }));
 /** Rows of the table in docs/equality.md, by format. */
 const rows = new Map<string, string>();

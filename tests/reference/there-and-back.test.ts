@@ -1,11 +1,13 @@
 /** What the brand ships, brought in again: through the files themselves, as another tool would hand them back. */
+import { resolveTheme } from '@/core/brand/resolve';
+import { readFile } from '@/core/intake/readers';
 import { readFileSync } from 'node:fs';
 import { apply } from '@/core/brand/apply';
 import { bringIn, type Arrivals, type Route } from '@/core/intake/bring-in';
 import { Brand, emptyBrand, type Palette } from '@/core/brand/document';
-import { resolveTheme } from '@/core/brand/resolve';
+import { coloursOf } from '../colours-of';
 import { catchOf } from '@/core/intake/catch';
-import { readFile, writeDestination } from '@/core/formats/registry';
+import { writeDestination } from '@/core/formats/registry';
 import { STARTERS } from '@/core/shelf/starters';
 
 const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));
@@ -23,9 +25,9 @@ async function arrivalsOf(name: string, bytes: Uint8Array, themes: string[] | nu
       kind: 'loose',
       swatches: lines
         .filter(({ palette, token }) => palette === group && !token?.alias)
-        .map(({ name: label, css, token }) => ({ name: label, value: css!, ...(token && { token }) })),
+        .map(({ name: label, colour, token }) => ({ name: label, value: colour!.css, ...(token && { token }) })),
     })),
-    aliases: lines.flatMap(({ token, css }) => (token?.alias ? [{ ...token, alias: token.alias, value: css! }] : [])),
+    aliases: lines.flatMap(({ token, colour }) => (token?.alias ? [{ ...token, alias: token.alias, value: colour!.css }] : [])),
   };
   return arrivals;
 }
@@ -76,7 +78,7 @@ test('every palette of the shelf goes into a brand, out as a swatch file, and co
       groups: [{ route: { to: 'new', name }, kind: 'loose', swatches: colours }],
     });
     const [file] = writeDestination(brand, { name: 'x', format: 'gpl', options: {} }).files;
-    const { palettes } = (await readFile({ name: file!.path, bytes: file!.bytes }))!;
+    const palettes = coloursOf((await readFile({ name: file!.path, bytes: file!.bytes }))!);
     expect(palettes).toHaveLength(1);
     expect(palettes[0]!.name).toBe(name);
     expect(palettes[0]!.swatches.map((one) => ({ name: one.name, value: one.css }))).toEqual(colours);

@@ -1,3 +1,4 @@
+import { unit } from '../base/clamp';
 import { contrastRatio, inkOn, nearestOn, relativeLuminance, type Ground } from '../colour/contrast';
 import { showOklch } from '../colour/gamut';
 import { decode, encode, type Srgb } from '../colour/oklab';
@@ -230,7 +231,7 @@ const STANDS_OUT = 0.45;
 function mappedColour(resolved: Resolved, { flip, low, high, chroma, red }: ThemeRecipe): ReadColour {
   const colour = resolved.colour!;
   const [l, c, h] = colour.oklch;
-  const bounded = Math.min(1, Math.max(0, l));
+  const bounded = unit(l);
   const turned = flip && flips(resolved);
   const from = flip && !turned ? Math.max(low, STANDS_OUT * high) : low;
   const lightness = from + (turned ? 1 - bounded : bounded) * (high - from);

@@ -1,3 +1,4 @@
+import { wordsOf } from '../base/words';
 import type { Naming, Token } from './document';
 
 /** A path in a naming convention: `text.onHeader` in kebab case is `text.on-header`, in dots `text.on.header`. */
@@ -11,16 +12,6 @@ export function named(path: string, naming: Naming): string {
     case 'dots':
       return steps.flat().join('.');
   }
-}
-
-/** The words of one step, in lower case: cut at hyphens, at underscores and before capitals. */
-export function wordsOf(step: string): string[] {
-  const words = step
-    .replace(/(?<=[\p{Ll}\p{N}])(?=\p{Lu})/gu, '-')
-    .split(/[-_]+/)
-    .filter(Boolean)
-    .map((word) => word.toLowerCase());
-  return words.length > 0 ? words : [step];
 }
 
 function capital(word: string): string {

@@ -1,3 +1,4 @@
+import { unit } from '../base/clamp';
 import { contrastRatio, hexLuminance, lightnessOf, nearestOn, type Ground } from '../colour/contrast';
 import { oklchHex, readColour, type ReadColour } from '../colour/read';
 import type { StateRule } from './document';
@@ -49,10 +50,6 @@ export function stateColour({ of, surface, text }: StateParts, rule: StateRule):
     // Engines differ in the last bits of a cube root: what is no better but for those is no better.
     return candidates.reduce((best, next) => (missing(next) < missing(best) - 1e-9 ? next : best));
   }
-}
-
-function unit(value: number): number {
-  return Math.min(1, Math.max(0, value));
 }
 
 /** Rules to begin with, by common practice: what a person then changes. */

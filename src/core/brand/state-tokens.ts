@@ -1,6 +1,6 @@
+import { STATE_DEFAULTS } from './state-rule';
 import type { Brand, StateRule, Token } from './document';
 import { tokensOf } from './resolve';
-import { STATE_DEFAULTS } from './state-rule';
 
 /**
  * Tokens for the states of a token at rest, by the usual rules. `action.confirm.rest` gives `action.confirm.hover`, any

@@ -1,3 +1,4 @@
+import { unit } from '../base/clamp';
 import { deriveTheme, type DerivedTheme } from './derive-theme';
 import type { Command, Step } from './commands';
 import type { Brand, Theme, ThemeRecipe, TokenValue } from './document';
@@ -69,5 +70,5 @@ function setSteps(brand: Brand, theme: string, values: Readonly<Record<string, T
 }
 
 function within(value: number): number {
-  return Math.min(1, Math.max(0, Number(value.toFixed(4))));
+  return unit(Number(value.toFixed(4)));
 }

@@ -28,7 +28,7 @@ export function usesOf(brand: Brand, target: { swatch: string } | { token: strin
 export function shipped(brand: Brand, { format: id, options }: Destination): readonly Token[] {
   const format = formatById(id);
   const parsed = format?.options.safeParse(options);
-  if (!format?.write || !parsed?.success) return [];
+  if (!format || !parsed?.success) return [];
   return format.reach ? format.reach(brand.tokens, parsed.data) : brand.tokens;
 }
 

@@ -1,3 +1,4 @@
+import { unit } from '../base/clamp';
 import { decode, type Srgb } from './oklab';
 import { showOklch } from './gamut';
 import { hexOf, readColour, type ReadColour } from './read';
@@ -11,12 +12,13 @@ export function relativeLuminance([r, g, b]: Srgb): number {
 }
 
 /**
- * Contrast ratio of WCAG 2.2 between what a screen shows of two colours, 1 to 21.
- * A translucent text colour is first laid over its ground; the ground counts as opaque.
+ * Contrast ratio of WCAG 2.2 between what a screen of 8 bits shows of two colours, 1 to 21.
+ * A translucent text colour is first laid over its ground, and rounded as the screen rounds it; the ground counts as
+ * opaque.
  */
 export function contrastRatio(text: ReadColour, ground: ReadColour): number {
   const two = hexLuminance(ground.hex);
-  const one = text.alpha < 1 ? relativeLuminance(over(eightBit(text), text.alpha, eightBit(ground))) : hexLuminance(text.hex);
+  const one = hexLuminance(text.alpha < 1 ? flatten(text, ground) : text.hex);
   return (Math.max(one, two) + 0.05) / (Math.min(one, two) + 0.05);
 }
 
@@ -83,7 +85,7 @@ export function nearestOn(text: ReadColour, grounds: readonly Ground[]): ReadCol
     if (luminance < -1e-9 || luminance > 1 + 1e-9 || !reaches(luminance, 1e-6)) continue;
     const from = lightnessOf(luminance, c, h);
     for (let moves = 0; moves <= MOST_STEPS; moves++) {
-      const l = Math.min(1, Math.max(0, from + moves * step));
+      const l = unit(from + moves * step);
       const colour = passes(l);
       const far = Math.abs(l - start);
       if (colour && (!best || far < best.far)) best = { colour, far };
@@ -110,11 +112,11 @@ export function lightnessOf(luminance: number, c: number, h: number): number {
 
 /** Black or white, whichever reads better on the colour: for labels set on patches. */
 export function inkOn(colour: ReadColour): '#000000' | '#ffffff' {
-  const luminance = relativeLuminance(colour.rgb);
+  const luminance = hexLuminance(colour.hex);
   return (luminance + 0.05) / 0.05 >= 1.05 / (luminance + 0.05) ? '#000000' : '#ffffff';
 }
 
-/** The composite of a translucent colour over an opaque ground, as `#rrggbb`. */
+/** What a screen of 8 bits shows of a translucent colour over an opaque ground (Compositing 1, "source over"): `#rrggbb`. */
 export function flatten(colour: ReadColour, ground: ReadColour): string {
   return hexOf(over(eightBit(colour), colour.alpha, eightBit(ground)));
 }

@@ -2,6 +2,7 @@
  * 8-bit sRGB to OKLCH and back without a general parser: for whole pictures, and for the commonest text of all, #rrggbb.
  * Formulas: IEC 61966-2-1 and CSS Color 4. Written out with plain numbers and tables, because they run a million times.
  */
+import { hexByte } from '../base/hex';
 import { GREY_CHROMA } from './grey';
 import { decode, oklabToLinear } from './oklab';
 
@@ -12,7 +13,6 @@ const UP = Float64Array.from({ length: 256 }, (_, value) => (value === 255 ? Inf
 /** The byte at each of so many linear lights: right to within one or two. */
 const GUESSES = 4096;
 const GUESS = Uint8Array.from({ length: GUESSES + 1 }, (_, at) => UP.findIndex((up) => at / GUESSES < up));
-const HEX = Array.from({ length: 256 }, (_, value) => value.toString(16).padStart(2, '0'));
 const DEGREES = 180 / Math.PI;
 
 /** Linear light, cut to 0..1, as the nearest byte. */
@@ -95,5 +95,5 @@ export function hexToOklch(hex: string): [l: number, c: number, h: number] {
 export function oklchToHex(l: number, c: number, h: number): string {
   const angle = h / DEGREES;
   const [r, g, b] = oklabToLinear(l, c * Math.cos(angle), c * Math.sin(angle));
-  return '#' + HEX[linearToByte(r)]! + HEX[linearToByte(g)]! + HEX[linearToByte(b)]!;
+  return '#' + hexByte(linearToByte(r)) + hexByte(linearToByte(g)) + hexByte(linearToByte(b));
 }

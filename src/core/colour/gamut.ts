@@ -1,3 +1,4 @@
+import { unit } from '../base/clamp';
 import { encode, oklabToLinear, type Srgb } from './oklab';
 
 /** What a screen of sRGB shows for a colour that may lie outside its gamut. */
@@ -115,10 +116,6 @@ function rootNear(x: number, root: number, cube: number): number {
 /** Whether gamma-encoded or linear channels lie in 0..1, rounding aside. */
 export function isInside([r, g, b]: Srgb): boolean {
   return Math.min(r, g, b) >= -TOLERANCE && Math.max(r, g, b) <= 1 + TOLERANCE;
-}
-
-function unit(value: number): number {
-  return Math.min(1, Math.max(0, value));
 }
 
 /** Linear light to gamma-encoded, cut to 0..1. */

@@ -1,3 +1,4 @@
+import { hexByte } from '../base/hex';
 import { byte, type ReadColour } from './read';
 
 /** The shown colour as four bytes 0..255: red, green, blue, opacity. */
@@ -7,6 +8,6 @@ export function bytesOf(colour: ReadColour): [red: number, green: number, blue: 
 
 /** The shown colour as eight hex digits, opacity last or first. */
 export function eightDigits(colour: ReadColour, order: 'rgba' | 'argb' = 'rgba'): string {
-  const alpha = byte(colour.alpha).toString(16).padStart(2, '0');
+  const alpha = hexByte(byte(colour.alpha));
   return order === 'rgba' ? colour.hex.slice(1) + alpha : alpha + colour.hex.slice(1);
 }

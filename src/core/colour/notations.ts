@@ -1,6 +1,8 @@
-import { converter } from 'culori';
+import { unit } from '../base/clamp';
+import { converter, type Color } from 'culori';
+import { channelsOf, spaceById, spaceText, type ColourSpace, type SpaceId } from './spaces';
 import type { Srgb } from './oklab';
-import { byte, type ReadColour } from './read';
+import { byte, hexCode, type ReadColour } from './read';
 
 /** One way of writing a colour, named as the trade names it. */
 export interface Notation {
@@ -9,11 +11,7 @@ export interface Notation {
   readonly text: string;
 }
 
-const toHsl = converter('hsl');
-const toHwb = converter('hwb');
 const toHsv = converter('hsv');
-const toLab = converter('lab');
-const toLch = converter('lch');
 const toP3 = converter('p3');
 const toLinear = converter('lrgb');
 
@@ -24,37 +22,34 @@ const toLinear = converter('lrgb');
  * @param more digits beyond those that 8 bits need
  */
 export function notations(colour: ReadColour, more = 0): Notation[] {
-  const digits = (value: number, places: number) => rounded(value, places + more);
-  const percent = (value: number) => `${digits(value * 100, 2)}%`;
-  const floats = (values: readonly number[]) => values.map((value) => digits(value, 6)).join(' ');
-  const [r8, g8, b8] = colour.rgb.map(byte) as [number, number, number];
-  const shown = { mode: 'rgb', r: r8 / 255, g: g8 / 255, b: b8 / 255 } as const;
-  const hsl = toHsl(shown);
-  const hwb = toHwb(shown);
+  const percent = (value: number) => `${rounded(value * 100, 2 + more)}%`;
+  const bytes = colour.rgb.map(byte) as [number, number, number];
+  const [r, g, b] = bytes.map((value) => value / 255) as [number, number, number];
+  const shown = { mode: 'rgb', r, g, b } as const;
   const hsv = toHsv(shown);
-  const lab = toLab(shown);
-  const lch = toLch(shown);
-  const p3 = toP3(shown);
-  const lin = toLinear(shown);
-  const a = colour.alpha < 1 ? ` / ${digits(colour.alpha, 3)}` : '';
-  const alphaHex = colour.alpha < 1 ? byte(colour.alpha).toString(16).padStart(2, '0') : '';
+  const a = colour.alpha < 1 ? rounded(colour.alpha, 3 + more) : '';
+  const inSpace = (id: SpaceId) => textIn(spaceById(id)!, shown, a, more);
   return [
-    { id: 'hex', label: 'Hex', text: colour.hex + alphaHex },
+    { id: 'hex', label: 'Hex', text: hexCode(colour.hex, colour.alpha) },
     { id: 'oklch', label: 'OKLCH', text: oklchText(colour.oklch, colour.alpha, more) },
-    { id: 'rgb', label: 'RGB', text: `rgb(${r8} ${g8} ${b8}${a})` },
-    { id: 'hsl', label: 'HSL', text: `hsl(${digits(hsl.h ?? 0, 2)} ${percent(hsl.s)} ${percent(hsl.l)}${a})` },
-    { id: 'hwb', label: 'HWB', text: `hwb(${digits(hwb.h ?? 0, 2)} ${percent(hwb.w)} ${percent(hwb.b)}${a})` },
-    { id: 'hsv', label: 'HSV', text: `hsv(${digits(hsv.h ?? 0, 2)} ${percent(hsv.s)} ${percent(hsv.v)}${a})` },
-    { id: 'lab', label: 'Lab D50', text: `lab(${digits(lab.l, 4)} ${digits(lab.a, 4)} ${digits(lab.b, 4)}${a})` },
-    { id: 'lch', label: 'LCH D50', text: `lch(${digits(lch.l, 4)} ${digits(lch.c, 4)} ${digits(lch.h ?? 0, 3)}${a})` },
-    { id: 'p3', label: 'P3', text: `color(display-p3 ${floats([p3.r, p3.g, p3.b])}${a})` },
-    { id: 'linear', label: 'Linear', text: `color(srgb-linear ${floats([lin.r, lin.g, lin.b])}${a})` },
-    { id: 'float', label: 'Float', text: `color(srgb ${floats([shown.r, shown.g, shown.b])}${a})` },
-    { id: 'integer', label: 'Integer', text: String((r8 << 16) | (g8 << 8) | b8) },
+    { id: 'rgb', label: 'RGB', text: `rgb(${bytes.join(' ')}${a && ` / ${a}`})` },
+    { id: 'hsl', label: 'HSL', text: inSpace('hsl') },
+    { id: 'hwb', label: 'HWB', text: inSpace('hwb') },
+    {
+      id: 'hsv',
+      label: 'HSV',
+      text: `hsv(${rounded(hsv.h ?? 0, 2 + more)} ${percent(hsv.s)} ${percent(hsv.v)}${a && ` / ${a}`})`,
+    },
+    { id: 'lab', label: 'Lab D50', text: inSpace('lab') },
+    { id: 'lch', label: 'LCH D50', text: inSpace('lch') },
+    { id: 'p3', label: 'P3', text: inSpace('display-p3') },
+    { id: 'linear', label: 'Linear', text: inSpace('srgb-linear') },
+    { id: 'float', label: 'Float', text: inSpace('srgb') },
+    { id: 'integer', label: 'Integer', text: String((bytes[0] << 16) | (bytes[1] << 8) | bytes[2]) },
     {
       id: 'cmyk',
       label: 'CMYK, un\u00adcali\u00adbrated',
-      text: `cmyk(${cmyk([shown.r, shown.g, shown.b]).map(percent).join(' ')})`,
+      text: `cmyk(${cmyk([r, g, b]).map(percent).join(' ')})`,
     },
   ];
 }
@@ -68,22 +63,27 @@ export function cmyk([r, g, b]: Srgb): [cyan: number, magenta: number, yellow: n
   return k === 1 ? [0, 0, 0, 1] : [(1 - r - k) / (1 - k), (1 - g - k) / (1 - k), (1 - b - k) / (1 - k), k];
 }
 
+/** A colour in a space, with as many digits as 8 bits need and `more`; a missing channel counts as 0. */
+function textIn(space: ColourSpace, colour: Color, alpha: string, more: number): string {
+  const values = channelsOf(colour, space).map((value, at) => rounded(value ?? 0, space.channels[at]!.digits + more));
+  return spaceText(space, values, alpha);
+}
+
 /** `oklch()` with enough digits for every 8-bit colour: five for lightness and chroma, three for hue in degrees (four and two are not). */
 export function oklchText([l, c, h]: ReadColour['oklch'], alpha = 1, more = 0): string {
-  const digits = (value: number, places: number) => rounded(value, places + more);
-  return `oklch(${digits(l, 5)} ${digits(c, 5)} ${digits(h, 3)}${alpha < 1 ? ` / ${digits(alpha, 3)}` : ''})`;
+  return textIn(spaceById('oklch')!, { mode: 'oklch', l, c, h }, alpha < 1 ? rounded(alpha, 3 + more) : '', more);
 }
 
 /** The authored colour in Display P3, each channel 0..1, clamped to that gamut: what a wider screen can show of it. */
 export function wideChannels({ oklch: [l, c, h] }: ReadColour): [red: number, green: number, blue: number] {
   const { r, g, b } = toP3({ mode: 'oklch', l, c, h });
-  return [r, g, b].map((channel) => Math.min(1, Math.max(0, channel))) as [number, number, number];
+  return [r, g, b].map(unit) as [number, number, number];
 }
 
 /** The same as `color(display-p3 …)`. */
 export function wideText(colour: ReadColour): string {
   const channels = wideChannels(colour).map((channel) => rounded(channel, 6));
-  return `color(display-p3 ${channels.join(' ')}${colour.alpha < 1 ? ` / ${rounded(colour.alpha, 3)}` : ''})`;
+  return spaceText(spaceById('display-p3')!, channels, colour.alpha < 1 ? rounded(colour.alpha, 3) : '');
 }
 
 /** The shown colour as linear-light sRGB floats 0..1, as game engines multiply and blend them. */

@@ -1,3 +1,5 @@
+import { unit } from '../base/clamp';
+
 /** sRGB, gamma-encoded or linear, each channel 0..1 inside the gamut. */
 export type Srgb = readonly [r: number, g: number, b: number];
 /** OKLab: l 0..1, a and b about -0.4..0.4. */
@@ -53,5 +55,5 @@ export function oklabToBytes([l, a, b]: Oklab): [r: number, g: number, b: number
 }
 
 function toByte(linear: number): number {
-  return Math.round(255 * Math.min(1, Math.max(0, encode(linear))));
+  return Math.round(255 * unit(encode(linear)));
 }

@@ -1,7 +1,10 @@
-import { parse, converter, type Color, type Oklch, type Rgb } from 'culori';
+import { unit } from '../base/clamp';
+import { hexByte, hexDigits } from '../base/hex';
+import { converter, type Color, type Oklch, type Rgb } from 'culori';
 import { isInside, showOklch, type Shown } from './gamut';
 import { hexToOklch } from './eight-bit';
 import { GREY_CHROMA } from './grey';
+import { parseCss } from './parse';
 import type { Srgb } from './oklab';
 
 /**
@@ -21,6 +24,8 @@ export interface ReadColour {
   readonly oklch: readonly [l: number, c: number, h: number];
   /** ΔE-OK between the authored colour and the one shown; 0 inside the sRGB gamut. */
   readonly clipped: number;
+  /** Whether a channel went beyond what its notation can hold, and was cut off there as browsers do. */
+  readonly cut?: true;
 }
 
 const toRgb = converter('rgb');
@@ -50,24 +55,15 @@ function read(css: string): ReadColour | null {
     return { css, hex: css.toLowerCase(), alpha: 1, rgb, oklch: hexToOklch(css), clipped: 0 };
   }
   if (css.length > 128 || /^[0-9a-f]+$/i.test(css)) return null;
-  const colour = parsed(css);
-  if (!colour) return null;
+  const parsed = parseCss(css);
+  if (!parsed) return null;
+  const { colour, cut } = parsed;
   // A channel that is "none" counts as 0; where nothing had to be converted, the parser leaves it out.
   const { r = 0, g = 0, b = 0 } = toRgb(colour) as Partial<Rgb>;
   if (![r, g, b].every(Number.isFinite)) return null;
   const oklch = oklchOf(colour);
   const { rgb, clipped }: Shown = isInside([r, g, b]) ? { rgb: [unit(r), unit(g), unit(b)], clipped: 0 } : showOklch(...oklch);
-  return { css, hex: hexOf(rgb), alpha: unit(colour.alpha ?? 1), rgb, oklch, clipped };
-}
-
-function parsed(css: string): Color | undefined {
-  try {
-    return parse(css);
-  } catch (error) {
-    // The parser gives up with a TypeError on half-written functions and on units it does not know: no colours either.
-    if (error instanceof TypeError) return undefined;
-    throw error;
-  }
+  return { css, hex: hexOf(rgb), alpha: unit(colour.alpha ?? 1), rgb, oklch, clipped, ...(cut && { cut }) };
 }
 
 function oklchOf(colour: Color): [number, number, number] {
@@ -76,19 +72,19 @@ function oklchOf(colour: Color): [number, number, number] {
   return c < GREY_CHROMA ? [l, 0, 0] : [l, c, Number.isNaN(h) ? 0 : h];
 }
 
-function unit(value: number): number {
-  return Math.min(1, Math.max(0, value));
-}
-
 /** sRGB channels 0..1 as lower-case `#rrggbb`, rounded to 8 bits. */
 export function hexOf(rgb: Srgb): string {
-  return '#' + rgb.map((channel) => byte(channel).toString(16).padStart(2, '0')).join('');
+  return `#${hexDigits(rgb.map(byte))}`;
 }
 
 /** What a screen shows of an OKLCH colour: `#rrggbb`, with two more digits when it is translucent. */
 export function oklchHex([l, c, h]: ReadColour['oklch'], alpha = 1): string {
-  const hex = hexOf(showOklch(l, c, h).rgb);
-  return alpha < 1 ? hex + byte(alpha).toString(16).padStart(2, '0') : hex;
+  return hexCode(hexOf(showOklch(l, c, h).rgb), alpha);
+}
+
+/** `#rrggbb`, with two more digits when it is translucent. */
+export function hexCode(hex: string, alpha: number): string {
+  return alpha < 1 ? hex + hexByte(byte(alpha)) : hex;
 }
 
 /** A channel 0..1 as an 8-bit integer 0..255. */

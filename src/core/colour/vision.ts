@@ -1,3 +1,4 @@
+import { unit } from '../base/clamp';
 import { filterDeficiencyDeuter, filterDeficiencyProt, filterDeficiencyTrit, type Rgb } from 'culori';
 import { decode, encode, type Srgb } from './oklab';
 import { relativeLuminance } from './contrast';
@@ -93,7 +94,7 @@ const MACHADO = { protan: filterDeficiencyProt, deutan: filterDeficiencyDeuter, 
 export function machado([r, g, b]: Srgb, kind: Dichromacy, severity: number): Srgb {
   // The library holds the published matrices but has them multiply encoded channels; they are meant for linear light,
   // so linear channels are given under the name of encoded ones.
-  const seen = MACHADO[kind](Math.min(1, Math.max(0, severity)))({ mode: 'rgb', r, g, b }) as Rgb;
+  const seen = MACHADO[kind](unit(severity))({ mode: 'rgb', r, g, b }) as Rgb;
   return [seen.r, seen.g, seen.b];
 }
 
@@ -112,7 +113,7 @@ export function seenAs(colour: Srgb, vision: Vision, severity = 1): Srgb {
   if (vision === 'achromat') return achromat(colour);
   const linear = [decode(colour[0]), decode(colour[1]), decode(colour[2])] as const;
   const seen = severity >= 1 ? brettel(linear, vision) : machado(linear, vision, severity);
-  return seen.map((channel) => Math.min(1, Math.max(0, encode(channel)))) as unknown as Srgb;
+  return seen.map((channel) => unit(encode(channel))) as unknown as Srgb;
 }
 
 function dot(a: Srgb, b: Srgb): number {

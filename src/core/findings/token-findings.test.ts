@@ -1,7 +1,8 @@
+import { emptyBrand } from '../brand/document';
 import { readFileSync } from 'node:fs';
 import { apply } from '../brand/apply';
 import type { Command, Step } from '../brand/commands';
-import { Brand, emptyBrand, type Token } from '../brand/document';
+import { Brand, type Token } from '../brand/document';
 import { usesOf } from '../brand/where-used';
 import { clashes, named } from '../brand/naming';
 import { mendAll, tokenFindings, type FindingKind } from './token-findings';

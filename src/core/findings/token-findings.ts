@@ -1,9 +1,11 @@
+import { resolveTheme } from '../brand/resolve';
+import { orphanTokens } from '../brand/where-used';
+import { unusedSwatches } from '../brand/where-used';
 import type { Command, Step } from '../brand/commands';
 import type { Brand, Token } from '../brand/document';
 import { assignments } from '../brand/data-fields';
 import { renameTokens } from '../brand/rename-tokens';
-import { resolveTheme, tokensOf, trailOf } from '../brand/resolve';
-import { orphanTokens, unusedSwatches } from '../brand/where-used';
+import { tokensOf, trailOf } from '../brand/resolve';
 import { clashes, named } from '../brand/naming';
 
 export type FindingKind =

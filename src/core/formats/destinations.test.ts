@@ -162,7 +162,7 @@ describe('game palette', () => {
 });
 
 describe('every format', () => {
-  const writers = FORMATS.filter(({ write }) => write);
+  const writers = FORMATS;
 
   test.each(writers.map(({ id }) => id))('%s refuses an option it does not know', (id) => {
     const { paths, errors } = written(demo, id, { nonsense: '1' });
@@ -180,10 +180,8 @@ describe('every format', () => {
 
   test.each(FORMATS.map(({ id }) => id))('%s can be found, and says what it is for', (id) => {
     const format = formatById(id)!;
-    expect(format.read ?? format.write).toBeDefined();
     expect(format.purpose).toMatch(/^[A-Z].*\.$/);
-    if (format.write) expect(format.readBy).toMatch(/^[A-Z][^.]*$/);
-    expect([format.readBy, format.taken].filter(Boolean)).toHaveLength(format.write ? 2 : 0);
+    expect(format.readBy).toMatch(/^[A-Z][^.]*$/);
     expect(format.extensions.every((extension) => /^\.|^qmldir$/.test(extension))).toBe(true);
     for (const option of Object.values(format.options.shape)) {
       expect(option.meta()).toMatchObject({ title: expect.any(String), description: expect.any(String) });

@@ -7,8 +7,37 @@ export interface Block {
 }
 
 const MOST_BLOCKS = 4_096;
-/** Blocks of a grid measure at least this many pixels a side; smaller ones are a picture. */
+/** Blocks of a grid measure at least this many pixels a side; smaller ones are a picture, unless they are all colours. */
 const SMALLEST = 4;
+/** A picture of up to so many pixels or small blocks may be a palette, when few of them are alike. */
+const MOST_PIXELS = 1_024;
+/** So few pixels are a palette whatever they are. */
+const FEW_PIXELS = 16;
+
+/**
+ * The colours of a palette that is a picture, in reading order: a strip or grid as `flatBlocks` finds it, or, where no
+ * pixel was changed by compressing, a small picture of which each pixel is a colour.
+ * @returns null when the picture is not such a palette
+ */
+export function paletteBlocks(picture: Pixels, lossless: boolean): Block[] | null {
+  return flatBlocks(picture) ?? (lossless ? (flatBlocks(picture, 2) ?? eachPixel(picture)) : null);
+}
+
+/** Every pixel that is not wholly transparent, row by row; null when most have the colour of another. */
+function eachPixel(picture: Pixels): Block[] | null {
+  const { width, height } = picture;
+  if (width * height > MOST_PIXELS) return null;
+  const places = Array.from({ length: width * height }, (_, at) => ({ x: at % width, y: Math.floor(at / width) }));
+  const seen = places.filter(({ x, y }) => picture.data[(y * width + x) * 4 + 3]! > 0);
+  return seen.length > 1 && areColours(picture, seen) ? seen : null;
+}
+
+/** Whether at least half of the places are a colour of their own. */
+function areColours(picture: Pixels, places: readonly Block[]): boolean {
+  const pixels = words(picture);
+  const distinct = new Set(places.map(({ x, y }) => pixels[y * picture.width + x]!));
+  return places.length <= FEW_PIXELS || distinct.size * 2 >= places.length;
+}
 
 interface Band {
   readonly start: number;
@@ -18,9 +47,10 @@ interface Band {
 /**
  * The colours of a palette drawn as a picture, in reading order: a strip one pixel high or wide, or a grid of equal flat
  * blocks with or without a gap between them. Neighbours of the same colour stay two where the grid says so.
+ * @param smallest side of a block in pixels; below the usual one only where at least half of the blocks differ
  * @returns null when the picture is not such a palette
  */
-export function flatBlocks(picture: Pixels): Block[] | null {
+export function flatBlocks(picture: Pixels, smallest = SMALLEST): Block[] | null {
   const { width, height } = picture;
   if (width === 0 || height === 0) return null;
   if (height === 1 || width === 1) {
@@ -36,13 +66,17 @@ export function flatBlocks(picture: Pixels): Block[] | null {
   if (!rows) return null;
   const at = (column: Band, row: Band) => pixels[row.start * width + column.start]!;
   const gap = gapColour(columns, rows, at);
-  const across = steps(gap === null ? columns : columns.filter((column) => !rows.every((row) => at(column, row) === gap)));
-  const down = steps(gap === null ? rows : rows.filter((row) => !columns.every((column) => at(column, row) === gap)));
+  const across = steps(
+    gap === null ? columns : columns.filter((column) => !rows.every((row) => at(column, row) === gap)),
+    smallest,
+  );
+  const down = steps(gap === null ? rows : rows.filter((row) => !columns.every((column) => at(column, row) === gap)), smallest);
   if (!across || !down || across.length * down.length > MOST_BLOCKS || across.length * down.length < 2) return null;
   const blocks = down.flatMap((y) => across.map((x) => ({ x, y })));
   const isEmpty = ({ x, y }: Block) => pixels[y * width + x]! === gap || picture.data[(y * width + x) * 4 + 3] === 0;
   // The last row of a grid is often not full.
   while (blocks.length > 0 && isEmpty(blocks.at(-1)!)) blocks.pop();
+  if (smallest < SMALLEST && (blocks.length > MOST_PIXELS || !areColours(picture, blocks))) return null;
   return blocks.length > 1 ? blocks : null;
 }
 
@@ -84,9 +118,9 @@ function isParted(all: readonly Band[], isGap: (band: Band) => boolean): boolean
 }
 
 /** The middles of equal steps that make up the bands; null when they have no common measure. */
-function steps(found: readonly Band[]): number[] | null {
+function steps(found: readonly Band[], smallest: number): number[] | null {
   const size = found.map((band) => band.size).reduce(greatestCommonDivisor, 0);
-  if (size < SMALLEST) return null;
+  if (size < smallest) return null;
   return found.flatMap(({ start, size: whole }) =>
     Array.from({ length: whole / size }, (_, n) => start + n * size + (size >> 1)),
   );

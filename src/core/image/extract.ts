@@ -1,3 +1,4 @@
+import { unit } from '../base/clamp';
 import { bytesToOklab, oklabToBytes } from '../colour/oklab';
 import { byArea, byLiveliness, nearest, type Points } from './cluster';
 import { OPAQUE, words, type Area, type Pixels } from './pixels';
@@ -60,7 +61,7 @@ export function chooseColours(
   if (points.count === 0) return [];
   onProgress?.(0.7);
   const k = Math.min(Math.max(1, Math.round(count)), points.count);
-  const lively = Math.min(1, Math.max(0, liveliness));
+  const lively = unit(liveliness);
   const centres = lively === 0 ? byArea(points, k) : byLiveliness(points, k, lively);
   onProgress?.(0.95);
   return placed(picture, area, described(points, centres));

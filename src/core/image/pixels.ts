@@ -1,3 +1,4 @@
+import { hexByte, hexDigits } from '../base/hex';
 import { decode, encode } from '../colour/oklab';
 import { hexOf } from '../colour/read';
 
@@ -30,9 +31,9 @@ export function words({ data }: Pixels): Uint32Array {
 /** The lower-case `#rrggbb`, with opacity as `#rrggbbaa` where it is not whole, of the pixel at a place. */
 export function pixelAt({ width, data }: Pixels, x: number, y: number): string {
   const at = (y * width + x) * 4;
-  const hex = [0, 1, 2].map((n) => data[at + n]!.toString(16).padStart(2, '0')).join('');
+  const hex = hexDigits(data.subarray(at, at + 3));
   const alpha = data[at + 3]!;
-  return `#${hex}${alpha < 255 ? alpha.toString(16).padStart(2, '0') : ''}`;
+  return `#${hex}${alpha < 255 ? hexByte(alpha) : ''}`;
 }
 
 /** The mean of a picture's opaque pixels, by their light (not by their codes), as `#rrggbb`; null when there is none. */

@@ -1,7 +1,8 @@
+import { emptyBrand } from '../brand/document';
 import fc from 'fast-check';
 import { apply } from '../brand/apply';
 import { bringIn, tokenPathOf, type ArrivingSwatch, type Arrivals } from './bring-in';
-import { Brand, emptyBrand, serialiseBrand, TokenPath, type Swatch, type Token } from '../brand/document';
+import { Brand, serialiseBrand, TokenPath, type Swatch, type Token } from '../brand/document';
 import { resolveTheme } from '../brand/resolve';
 
 const swatch = (id: string, name: string, value: string, locked = false): Swatch => ({ id, name, value, locked });

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { deltaE2000 } from '../colour/difference';
 import { catchOf } from './catch';
-import { doubt, problemsOf, readingOf, readSwatch } from './reading';
+import { certain, doubt, leftOut, problemsOf, readingOf, taken } from './reading';
 
-const swatches = (...codes: string[]) => codes.map((css, at) => readSwatch(css, { name: `N${at}`, line: at + 1 }));
-const palette = (name: string, ...codes: string[]) => ({ name, kind: 'loose' as const, swatches: swatches(...codes) });
+const listed = (...codes: string[]) => codes.map((css, at) => taken(certain(css), { name: `N${at}`, line: at + 1 }));
+const palette = (name: string, ...codes: string[]) => ({ name, kind: 'loose' as const, entries: listed(...codes) });
 const kinds = (...codes: string[]) =>
   catchOf(readingOf('x', [palette('P', ...codes)])).map(({ doubts }) => doubts.map(({ kind }) => kind));
 
@@ -15,9 +15,10 @@ test('what only the whole tells: twice, nearly twice, outside sRGB, translucent'
   expect(kinds('#1f6f78', '#1f6f7880')).toEqual([[], ['translucent']]);
 });
 
-test('colours of a file are taken even when they stand twice; what a reader left out is not', () => {
-  const left = { line: 3, column: 1, text: 'x', name: '', css: '#123456', doubts: [doubt('duplicate', 'Again.')] };
-  const reading = { ...readingOf('x', [palette('P', '#102030', '#102030')]), skipped: [{ ...left, line: 1, column: 9 }, left] };
+test('colours of a file are taken even when they stand twice; what a reader left out is not, and keeps its place', () => {
+  const left = (line: number) => leftOut(certain('#123456'), doubt('duplicate', 'Again.'), { line });
+  const [first, second] = listed('#102030', '#102030');
+  const reading = readingOf('x', [{ name: 'P', kind: 'loose', entries: [first!, left(1), second!, left(3)] }]);
   expect(catchOf(reading).map(({ line, take, index }) => [line, take, index])).toEqual([
     [1, true, 0],
     [1, false, 1],
@@ -29,8 +30,9 @@ test('colours of a file are taken even when they stand twice; what a reader left
 test('what other files gave is compared with too; an alias has the colour of another on purpose', () => {
   const earlier = [{ hex: '#da452c', alpha: 1, place: 'line 3 of buoys.gpl' }];
   const token = { path: 'link', alias: 'sea', description: '' };
-  const aliases = [readSwatch('#1f6f78', { name: 'link', line: 1, token })];
-  const lines = catchOf({ ...readingOf('x', [palette('P', '#da452c', '#1f6f78')]), aliases }, earlier);
+  const alias = { ...taken(certain('#1f6f78'), { name: 'link', line: 1, token }), palette: null };
+  const reading = readingOf('x', [palette('P', '#da452c', '#1f6f78')]);
+  const lines = catchOf({ ...reading, entries: [...reading.entries, alias] }, earlier);
   expect(lines.map((line) => `${line.palette} ${line.name}: ${line.doubts.map(({ reason }) => reason).join()}`)).toEqual([
     'P N0: The same colour as on line 3 of buoys.gpl.',
     'P N1: ',
@@ -76,10 +78,10 @@ test('twenty thousand lines are compared, each with its neighbours alone', () =>
 });
 
 test('problems and doubts come in the file’s order, each with a place', () => {
-  const doubtful = readSwatch('#102030', { name: '', line: 2, doubts: [doubt('bare', 'No #.')] });
+  const doubtful = taken(certain('#102030'), { line: 2, doubts: [doubt('bare', 'No #.')] });
   const reading = readingOf(
     'x',
-    [{ name: 'P', kind: 'loose', swatches: [doubtful] }],
+    [{ name: 'P', kind: 'loose', entries: [doubtful] }],
     [{ severity: 'error', line: 1, column: 4, message: 'Broken.' }],
   );
   expect(problemsOf(reading)).toEqual([

@@ -1,6 +1,6 @@
-import type { Reading } from '../formats/kit/format';
-import { slug } from '../formats/kit/format';
-import { emptyBrand, LIMITS, type Brand, type Token } from '../brand/document';
+import { slug } from '../base/words';
+import { emptyBrand, type Brand, type Token } from '../brand/document';
+import { palettesOf, type Reading } from './reading';
 
 /**
  * A brand made of what a reader found, so that any readable file can be shipped at once: its palettes, and a token for
@@ -17,15 +17,24 @@ export function brandFromReading(name: string, reading: Reading): Brand {
     return candidate;
   };
   const tokens: Token[] = [];
-  const palettes = reading.palettes.map((palette, p) => ({
+  const given = palettesOf(reading);
+  // What is only offered is taken when there is nothing else.
+  const wanted = given.some(({ taken }) => taken) ? given.filter(({ taken }) => taken) : given;
+  const palettes = wanted.map((palette, p) => ({
     id: `p${p}`,
-    name: palette.name.slice(0, LIMITS.name),
+    name: palette.name,
     kind: palette.kind,
     swatches: palette.swatches.map((swatch, s) => {
       const id = `s${p}-${s}`;
       const path = unique(`${slug(palette.name)}.${slug(swatch.name)}`);
       tokens.push({ id: `t${p}-${s}`, path, role: 'data', description: '', on: [], values: { day: { swatch: id } } });
-      return { id, name: swatch.name.slice(0, LIMITS.name), value: swatch.css, locked: false };
+      return {
+        id,
+        name: swatch.name,
+        value: swatch.colour.css,
+        locked: false,
+        ...(swatch.row !== undefined && { row: swatch.row }),
+      };
     }),
   }));
   return { ...brand, palettes, tokens };

@@ -1,6 +1,7 @@
+import { coloursOf } from '../../../tests/colours-of';
+import { readFile } from './readers';
 import { zipSync } from 'fflate';
 import { whyNotRead } from './not-read';
-import { readFile } from '../formats/registry';
 
 const bytes = (latin: string) => Uint8Array.from(latin, (character) => character.charCodeAt(0));
 
@@ -24,5 +25,5 @@ test.each([
 
 test('a text that begins like a bitmap is a text', async () => {
   const reading = await readFile({ name: 'x.txt', bytes: bytes('BM blue #1f6f78') });
-  expect(reading!.palettes[0]!.swatches.map(({ css }) => css)).toEqual(['#1f6f78']);
+  expect(coloursOf(reading!)[0]!.swatches.map(({ css }) => css)).toEqual(['#1f6f78']);
 });

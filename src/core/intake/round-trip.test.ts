@@ -1,7 +1,10 @@
+import { coloursOf } from '../../../tests/colours-of';
+import { emptyBrand } from '../brand/document';
+import { readFile, READERS } from './readers';
 import fc from 'fast-check';
-import { Brand, emptyBrand } from '../brand/document';
+import { Brand } from '../brand/document';
 import { decodePng } from '../../../tests/decode-png';
-import { FORMATS, readFile, writeDestination } from '../formats/registry';
+import { FORMATS, writeDestination } from '../formats/registry';
 
 const hex = fc.integer({ min: 0, max: 0xffffff }).map((value) => `#${value.toString(16).padStart(6, '0')}`);
 const name = fc.oneof(
@@ -61,7 +64,7 @@ test.each(['ase', 'aco', 'gpl', 'riff-pal', 'soc', 'hex', 'csv', 'xlsx'])(
         expect(problems).toEqual([]);
         const read = await Promise.all(files.map(({ path, bytes }) => readFile({ name: path, bytes })));
         expect(read.map((one) => [one!.format, one!.problems])).toEqual(files.map(() => [id, []]));
-        const found = read.flatMap((one) => one!.palettes).map(({ swatches }) => swatches.map((one) => [one.name, one.hex]));
+        const found = read.flatMap((one) => coloursOf(one!)).map(({ swatches }) => swatches.map((one) => [one.name, one.hex]));
         const kept = (text: string) => tidy(keptName[id]?.(text) ?? text);
         const expected = brand!.palettes.map(({ swatches }) => swatches.map((one) => [kept(one.name) || one.value, one.value]));
         expect(found).toEqual(expected);
@@ -86,7 +89,7 @@ test('the strip of a game palette is read back pixel for pixel, repeated colours
   });
   const [strip] = writeDestination(brand, { name: 'x', format: 'game-palette', options: {} }).files;
   const reading = await readFile({ name: strip!.path, bytes: strip!.bytes }, { decode: decodePng });
-  expect(reading!.palettes[0]!.swatches.map(({ css }) => css)).toEqual(['#102030', '#ffffff', '#102030', '#1f6f7880']);
+  expect(coloursOf(reading!)[0]!.swatches.map(({ css }) => css)).toEqual(['#102030', '#ffffff', '#102030', '#1f6f7880']);
 });
 
 test('design tokens keep their paths, words, aliases and opacity, also where a token is a group as well', async () => {
@@ -119,7 +122,7 @@ test('design tokens keep their paths, words, aliases and opacity, also where a t
 });
 
 const encoder = new TextEncoder();
-const seeds = FORMATS.filter((format) => format.write).flatMap(
+const seeds = FORMATS.flatMap(
   (format) =>
     writeDestination(
       brandOf([
@@ -140,7 +143,7 @@ const seeds = FORMATS.filter((format) => format.write).flatMap(
 );
 
 test('no bytes whatever make a reader throw or hang: random ones, and real files with bytes changed, cut or doubled', async () => {
-  const extension = fc.constantFrom(...FORMATS.flatMap(({ extensions }) => extensions), '');
+  const extension = fc.constantFrom(...[...FORMATS, ...READERS].flatMap(({ extensions }) => extensions), '');
   const random = fc.uint8Array({ maxLength: 400 });
   const mutated = fc
     .tuple(fc.constantFrom(...seeds), fc.array(fc.tuple(fc.nat(8_000), fc.nat(255)), { maxLength: 12 }), fc.nat(8_000))
@@ -155,7 +158,7 @@ test('no bytes whatever make a reader throw or hang: random ones, and real files
   await fc.assert(
     fc.asyncProperty(fc.oneof(random, mutated, wordy), extension, async (bytes, end) => {
       const reading = await readFile({ name: `x${end}`, bytes }, { decode: decodePng });
-      for (const { swatches } of reading?.palettes ?? []) for (const one of swatches) expect(one.hex).toMatch(/^#[0-9a-f]{6}$/);
+      for (const { colour } of reading?.entries ?? []) if (colour) expect(colour.hex).toMatch(/^#[0-9a-f]{6}$/);
     }),
     { numRuns: 1_500 },
   );

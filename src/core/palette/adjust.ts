@@ -1,3 +1,4 @@
+import { unit } from '../base/clamp';
 import { oklchHex, readColour } from '../colour/read';
 
 /** What is done to all colours of a set at once; 0 everywhere leaves them as they are. */
@@ -32,7 +33,7 @@ export function adjust(colours: readonly string[], { lightness, chroma, hue, war
   const mean = read.reduce((sum, { oklch }) => sum + oklch[0], 0) / (read.length || 1);
   const angle = (WARMEST.hue * Math.PI) / 180;
   return read.map(({ oklch: [l, c, h], alpha }) => {
-    const spread = Math.min(1, Math.max(0, mean + (l - mean) * (1 + contrast)));
+    const spread = unit(mean + (l - mean) * (1 + contrast));
     const light = spread + ((lightness > 0 ? 1 : 0) - spread) * Math.abs(lightness);
     // Black and white have no tint to gain, and what is near them little.
     const tint = warmth * WARMEST.distance * Math.min(1, 5 * light * (1 - light));

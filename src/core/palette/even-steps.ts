@@ -1,3 +1,5 @@
+import { unit } from '../base/clamp';
+
 /** How many equal stretches a way is measured in. */
 const STRETCHES = 96;
 const ROUNDS = 120;
@@ -43,5 +45,5 @@ export function interpolate(xs: readonly number[], ys: readonly number[], x: num
   let right = 1;
   while (right < xs.length - 1 && xs[right]! < x) right++;
   const [x0, x1, y0, y1] = [xs[right - 1]!, xs[right]!, ys[right - 1]!, ys[right]!];
-  return x1 === x0 ? y0 : y0 + (y1 - y0) * Math.min(1, Math.max(0, (x - x0) / (x1 - x0)));
+  return x1 === x0 ? y0 : y0 + (y1 - y0) * unit((x - x0) / (x1 - x0));
 }

@@ -1,8 +1,10 @@
+import { EASINGS } from './ramp';
+import { RAMP_SPACES } from './ramp';
 import fc from 'fast-check';
 import { anyColour, hexColour } from '../../../tests/arbitrary-colours';
 import { deltaE2000 } from '../colour/difference';
 import { readColour } from '../colour/read';
-import { EASINGS, farEnd, ramp, RAMP_SPACES, type Ramp } from './ramp';
+import { farEnd, ramp, type Ramp } from './ramp';
 
 const plain: Omit<Ramp, 'from' | 'to' | 'count'> = { space: 'oklch', hue: 'shorter', easing: 'even', perceived: true };
 const lightness = (css: string) => readColour(css)!.oklch[0];

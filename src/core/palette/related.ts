@@ -1,5 +1,6 @@
+import { HARMONIES } from './harmony';
 import { oklchHex, readColour } from '../colour/read';
-import { HARMONIES, oneHue, turned } from './harmony';
+import { oneHue, turned } from './harmony';
 
 /** Colours that follow from a set, to choose from side by side. */
 export interface RelatedSet {

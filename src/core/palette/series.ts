@@ -1,3 +1,4 @@
+import { unit } from '../base/clamp';
 import { ciede2000 } from '../colour/difference';
 import { maxChroma } from '../colour/gamut';
 import { shownLab } from '../colour/lab';
@@ -42,7 +43,7 @@ function fall(hues: readonly string[], light: number, dark: number, chroma: numb
   const passed = hues.map((css) => readColour(css)!.oklch).sort(([one], [two]) => two - one);
   const places = passed.map(([l], at) => {
     // Where its lightness is met; drawn towards its turn in the order, so that no two are passed at once nor at an end.
-    const met = Math.min(1, Math.max(0, (light - l) / (light - dark)));
+    const met = unit((light - l) / (light - dark));
     return 0.6 * met + (0.4 * (at + 1)) / (passed.length + 1);
   });
   const lightest = passed[0]!;

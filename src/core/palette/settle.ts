@@ -1,3 +1,4 @@
+import { hexDigits } from '../base/hex';
 import { ciede2000 } from '../colour/difference';
 import { showOklch } from '../colour/gamut';
 import { oklabToBytes, type Oklab } from '../colour/oklab';
@@ -96,7 +97,7 @@ function outcome(colours: readonly Unsettled[], places: readonly (Bytes | null)[
 
 function hexOfBytes(bytes: Bytes, alpha: number): string {
   const digits = alpha < 1 ? [...bytes, byte(alpha)] : bytes;
-  return '#' + digits.map((value) => value.toString(16).padStart(2, '0')).join('');
+  return `#${hexDigits(digits)}`;
 }
 
 function bytesOfCss(css: string): Bytes {

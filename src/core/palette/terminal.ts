@@ -1,3 +1,4 @@
+import { unit } from '../base/clamp';
 import { contrastRatio, nearestPassing } from '../colour/contrast';
 import { maxChroma } from '../colour/gamut';
 import { oklchHex, readColour, type ReadColour } from '../colour/read';
@@ -60,7 +61,7 @@ export function terminal({ from, ground, seed, lift }: Terminal): TerminalRole[]
   );
   const under = readColour(oklchHex(base))!;
   const on = ([l, c, h]: Oklch, contrast: number): ReadColour => {
-    const lifted = readColour(oklchHex([Math.min(1, Math.max(0, l + lift * LIFT_STEP)), c, h]))!;
+    const lifted = readColour(oklchHex([unit(l + lift * LIFT_STEP), c, h]))!;
     if (contrastRatio(lifted, under) >= contrast) return lifted;
     return nearestPassing(lifted, [under], contrast) ?? readColour(dark ? '#ffffff' : '#000000')!;
   };

@@ -1,3 +1,4 @@
+import { ORDERS } from './order';
 import fc from 'fast-check';
 import { anyColour, hexColour } from '../../../tests/arbitrary-colours';
 import { contrastRatio } from '../colour/contrast';
@@ -5,7 +6,7 @@ import { deltaE2000, deltaEOk } from '../colour/difference';
 import { readColour } from '../colour/read';
 import { adjust, NO_ADJUSTMENT } from './adjust';
 import { angleOn, hueAt, turned } from './harmony';
-import { ordered, ORDERS, shuffled } from './order';
+import { ordered, shuffled } from './order';
 import { mergeNear, reduceTo, type Reducible } from './reduce';
 import { terminal, TERMINAL_COLOURS } from './terminal';
 

@@ -1,5 +1,7 @@
+import { slug } from '../base/words';
+import { hexDigits } from '../base/hex';
 import type { Brand } from '../brand/document';
-import { slug, textFile, type Written, type WrittenFile } from '../formats/kit/format';
+import { textFile, type Written, type WrittenFile } from '../formats/kit/format';
 import { writeDestination } from '../formats/registry';
 
 /** One line of a manifest: a file with what proves that it is the one that was written. */
@@ -58,7 +60,7 @@ export async function manifestEntry(file: WrittenFile, format: string): Promise<
 /** SHA-256 (FIPS 180-4) as lower-case hex. */
 export async function sha256(bytes: Uint8Array): Promise<string> {
   const digest = await crypto.subtle.digest('SHA-256', bytes as Uint8Array<ArrayBuffer>);
-  return [...new Uint8Array(digest)].map((value) => value.toString(16).padStart(2, '0')).join('');
+  return hexDigits(new Uint8Array(digest));
 }
 
 /** The manifest as a file beside the others: the brand, its themes, and every file with its hash. */

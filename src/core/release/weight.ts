@@ -40,7 +40,7 @@ export async function weigh(
   measure: (files: readonly Uint8Array[]) => Promise<Sizes>,
 ): Promise<Weight | null> {
   const format = formatById(destination.format);
-  if (!format?.write || !('without' in format.options.shape)) return null;
+  if (!format || !('without' in format.options.shape)) return null;
   const options = format.options.parse(destination.options) as { group: string; without: readonly string[] };
   const sizesWith = async (without: readonly string[]) => {
     const { files } = writeDestination(brand, { ...destination, options: { ...destination.options, without: [...without] } });

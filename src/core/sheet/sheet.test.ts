@@ -1,4 +1,5 @@
 /** The brand sheet: whole XML whatever names are in it, the same bytes again, and colours and contrasts that are the brand's. */
+import { SourceText } from '../source/source-text';
 import { demo, harshBrand } from '../../../tests/harsh-brand';
 import { emptyBrand } from '../brand/document';
 import { textPairs } from '../findings/contrast';
@@ -15,7 +16,7 @@ test.each([
   const pages = sheetPages(brand, all);
   expect(pages).toHaveLength(SHEET_PARTS.length);
   for (const page of pages) {
-    expect(walkXml(page, () => {})).toBeNull();
+    expect(walkXml(SourceText.ofText(page), {})).toBeNull();
     expect(page).not.toMatch(/NaN|undefined|Infinity/);
   }
   expect(sheetPages(structuredClone(brand), all)).toEqual(pages);

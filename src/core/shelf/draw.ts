@@ -1,5 +1,5 @@
+import { slug } from '../base/words';
 import { oklchHex } from '../colour/read';
-import { slug } from '../formats/kit/format';
 import type { ShelfKind, ShelfPalette } from './shelf-palette';
 
 /** Chroma (OKLCH, 0..0.4) and hue in degrees. Hues may run past 360 or below 0, to say which way round. */

@@ -1,3 +1,4 @@
+import type { DoubtKind } from '@/core/intake/reading';
 import {
   closestCenter,
   DndContext,
@@ -12,7 +13,7 @@ import { CSS } from '@dnd-kit/utilities';
 import { Input } from '@chakra-ui/react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef } from 'react';
-import type { DoubtKind } from '@/core/formats/kit/format';
+import { hexCode } from '@/core/colour/read';
 import { useBrand } from '@/ui/brand-context';
 import { useCatch, type CatchLine } from '@/ui/catch-store';
 import { RouteSelect } from './route-select';
@@ -29,6 +30,8 @@ const DOUBT_WORDS: Record<DoubtKind, string> = {
   outside: 'Too vivid.',
   translucent: 'See-through.',
   approximate: 'About right.',
+  disagrees: 'Says two things.',
+  apart: 'Offered apart.',
 };
 
 /** The catch line by line: what to take, in which order, what was read, and what is doubtful. */
@@ -230,7 +233,7 @@ function Line({ line, ticked, onTick }: LineProps) {
             <b>{DOUBT_WORDS[kind]}</b> {reason}{' '}
             {kind === 'ambiguous' && other && (
               <button className={css.other} onClick={() => readOtherwise(index)}>
-                Read it as {other}
+                Read it as {hexCode(other.hex, other.alpha)}
               </button>
             )}
           </span>

@@ -3,7 +3,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { inkOn } from '@/core/colour/contrast';
 import { readColour } from '@/core/colour/read';
 import { catchOf } from '@/core/intake/catch';
-import { readingOf, readSwatch } from '@/core/intake/reading';
+import { readingOf, certain, taken } from '@/core/intake/reading';
 import { generate, midway, type Mood, type Roll } from '@/core/palette/generate';
 import { useCatch } from '@/ui/catch-store';
 import { isTyping } from '@/ui/typing';
@@ -57,9 +57,9 @@ export function Generator() {
 
   const list = colours.join(' ');
   useEffect(() => {
-    const swatches = list.split(' ').map((colour, n) => readSwatch(colour, { name: '', line: n + 1, text: `place ${n + 1}` }));
+    const entries = list.split(' ').map((colour, n) => taken(certain(colour), { line: n + 1, text: `place ${n + 1}` }));
     replace(`roll ${roll.seed}`, {
-      lines: catchOf(readingOf('generated', [{ name: 'Rolled', kind: 'loose', swatches }])),
+      lines: catchOf(readingOf('generated', [{ name: 'Rolled', kind: 'loose', entries }])),
       problems: [],
     });
   }, [list, roll.seed, replace]);

@@ -1,9 +1,8 @@
 import { Button } from '@chakra-ui/react';
 import { useEffect, useMemo, useState } from 'react';
 import { catchOf } from '@/core/intake/catch';
-import type { ReadSwatch } from '@/core/formats/kit/format';
-import { extractedSwatch, FIRST_LOOK } from '@/core/intake/pictures/picture';
-import { nameOfFile, readingOf, readSwatch } from '@/core/intake/reading';
+import { extractedEntry, FIRST_LOOK } from '@/core/intake/pictures/picture';
+import { certain, nameOfFile, readingOf, taken, type EntryParts } from '@/core/intake/reading';
 import type { Area } from '@/core/image/pixels';
 import { relatedSets } from '@/core/palette/related';
 import { useCatch } from '@/ui/catch-store';
@@ -25,7 +24,7 @@ export function PictureSource({ picture }: { picture: OpenedPicture }) {
   const [radius, setRadius] = useState(0);
   const [samples, setSamples] = useState<readonly Sample[]>([]);
   const [set, setSet] = useState(FOUND);
-  const [exact, setExact] = useState<readonly ReadSwatch[] | null>(null);
+  const [exact, setExact] = useState<readonly EntryParts[] | null>(null);
   const { preview, around, problem, progress, find, stop } = useFinder(picture.file, setExact);
   const replace = useCatch((state) => state.replace);
   const title = nameOfFile(picture.file.name);
@@ -34,19 +33,24 @@ export function PictureSource({ picture }: { picture: OpenedPicture }) {
     if (exact) return;
     void find({ count, liveliness: lively, ...(area && { area }) }).then((found) => {
       if (!found) return;
-      setSamples(found.map((one, at) => ({ x: one.x, y: one.y, swatch: extractedSwatch(one, at) })));
+      setSamples(
+        found.map((one, at) => {
+          const { colour, text } = extractedEntry(one, at);
+          return { x: one.x, y: one.y, colour: colour!, text };
+        }),
+      );
     });
   }, [find, exact, count, lively, area]);
 
-  const sets = useMemo(() => relatedSets(samples.map(({ swatch }) => swatch.css)), [samples]);
+  const sets = useMemo(() => relatedSets(samples.map(({ colour }) => colour.css)), [samples]);
   useEffect(() => {
     const chosen = sets.find(({ id }) => id === set);
-    const swatches =
+    const entries =
       exact ??
       (set === FOUND || !chosen
-        ? samples.map(({ swatch }) => swatch)
-        : chosen.colours.map((colour, at) => readSwatch(colour, { name: '', line: at + 1, text: `${chosen.label}: ${colour}` })));
-    const reading = readingOf('picture', [{ name: title, kind: 'loose', swatches }]);
+        ? samples.map(({ colour, text }, at) => taken(colour, { line: at + 1, text }))
+        : chosen.colours.map((colour, at) => taken(certain(colour), { line: at + 1, text: `${chosen.label}: ${colour}` })));
+    const reading = readingOf('picture', [{ name: title, kind: 'loose', entries }]);
     replace(picture.file.name, { lines: catchOf(reading), problems: [], picture: picture.file });
   }, [exact, samples, sets, set, title, picture, replace]);
 
@@ -57,11 +61,8 @@ export function PictureSource({ picture }: { picture: OpenedPicture }) {
           ? {
               x,
               y,
-              swatch: readSwatch(colour, {
-                name: '',
-                line: at + 1,
-                text: radius ? `mean of ${radius * 2 + 1} × ${radius * 2 + 1} at ${x}, ${y}` : `pixel at ${x}, ${y}`,
-              }),
+              colour: certain(colour),
+              text: radius ? `mean of ${radius * 2 + 1} × ${radius * 2 + 1} at ${x}, ${y}` : `pixel at ${x}, ${y}`,
             }
           : one,
       ),

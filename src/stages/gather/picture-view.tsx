@@ -1,7 +1,6 @@
 import { useEffect, useRef, useState, type CSSProperties, type KeyboardEvent, type PointerEvent } from 'react';
-import type { ReadSwatch } from '@/core/formats/kit/format';
 import { around, meanColour, pixelAt, type Area, type Pixels } from '@/core/image/pixels';
-import { readColour } from '@/core/colour/read';
+import { readColour, type ReadColour } from '@/core/colour/read';
 import { inkOn } from '@/core/colour/contrast';
 import type { Preview } from '@/workers/picture.worker';
 import css from './gather.module.css';
@@ -10,7 +9,9 @@ import css from './gather.module.css';
 export interface Sample {
   readonly x: number;
   readonly y: number;
-  readonly swatch: ReadSwatch;
+  readonly colour: ReadColour;
+  /** What it is, in words. */
+  readonly text: string;
 }
 
 interface Props {
@@ -113,11 +114,11 @@ export function PictureView({ preview: { bitmap, width, height }, around: look, 
           }}
         />
       )}
-      {samples.map(({ x, y, swatch }, at) => (
+      {samples.map(({ x, y, colour }, at) => (
         <button
           key={at}
           className={css.point}
-          aria-label={`Point ${at + 1}, ${swatch.hex}`}
+          aria-label={`Point ${at + 1}, ${colour.hex}`}
           data-held={held === at || undefined}
           style={{
             left: percent(x + 0.5, width),
@@ -129,11 +130,11 @@ export function PictureView({ preview: { bitmap, width, height }, around: look, 
           }}
           onKeyDown={(event) => nudge(event, at)}
         >
-          <i style={{ background: swatch.hex, borderColor: inkOn(readColour(swatch.hex)!) }} />
+          <i style={{ background: colour.hex, borderColor: inkOn(colour) }} />
         </button>
       ))}
       {held !== null && seen && samples[held] && (
-        <Loupe seen={seen} far={farFrom(samples[held])} hex={samples[held].swatch.hex} radius={radius} />
+        <Loupe seen={seen} far={farFrom(samples[held])} hex={samples[held].colour.hex} radius={radius} />
       )}
     </div>
   );

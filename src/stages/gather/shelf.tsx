@@ -1,3 +1,5 @@
+import { SHELF_KINDS } from '@/core/shelf/shelf-palette';
+import { STARTERS } from '@/core/shelf/starters';
 import { Button, Input } from '@chakra-ui/react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
@@ -6,10 +8,9 @@ import { swatchesOf } from '@/core/brand/resolve';
 import { inkOn } from '@/core/colour/contrast';
 import { readColour } from '@/core/colour/read';
 import { catchOf } from '@/core/intake/catch';
-import { readingOf, readSwatch } from '@/core/intake/reading';
+import { readingOf, certain, taken } from '@/core/intake/reading';
 import { searchShelf, type ShelfFind, type ShelfQuery } from '@/core/shelf/search';
-import { SHELF_KINDS, type ShelfKind, type ShelfPalette } from '@/core/shelf/shelf-palette';
-import { STARTERS } from '@/core/shelf/starters';
+import { type ShelfKind, type ShelfPalette } from '@/core/shelf/shelf-palette';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { useCatch } from '@/ui/catch-store';
 import { tell } from '@/ui/notices';
@@ -62,10 +63,10 @@ export function Shelf() {
   const swatch = selection && 'swatch' in selection ? swatchesOf(brand).get(selection.swatch)?.swatch : undefined;
   const choose = (palette: ShelfPalette) => {
     setChosen(palette);
-    const swatches = palette.colours.map(({ name, value, row }, at) =>
-      readSwatch(value, { name, line: at + 1, ...(row !== undefined && { row }) }),
+    const entries = palette.colours.map(({ name, value, row }, at) =>
+      taken(certain(value), { name, line: at + 1, ...(row !== undefined && { row }) }),
     );
-    const reading = readingOf('shelf', [{ name: palette.name, kind: BRAND_KIND[palette.kind], swatches }]);
+    const reading = readingOf('shelf', [{ name: palette.name, kind: BRAND_KIND[palette.kind], entries }]);
     replace('the shelf', {
       lines: catchOf(reading),
       problems: [],

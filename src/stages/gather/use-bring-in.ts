@@ -49,14 +49,14 @@ export function useBringIn(chosenKind: Palette['kind'] | null, tokensIn: TokensI
           route,
           kind,
           ...(sources[name] && { source: sources[name] }),
-          swatches: members.map(({ index, name: read, css, token, row }) => ({
+          swatches: members.map(({ index, name: read, colour, token, row }) => ({
             name: names[index]?.trim() || read,
-            value: css!,
+            value: colour!.css,
             ...(token && { token }),
             ...(row !== undefined && { row }),
           })),
         })),
-        aliases: aliases.map(({ token, css }) => ({ ...token!, alias: token!.alias!, value: css! })),
+        aliases: aliases.map(({ token, colour }) => ({ ...token!, alias: token!.alias!, value: colour!.css })),
       },
       idOf,
     );

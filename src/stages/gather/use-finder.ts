@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { ReadSwatch } from '@/core/formats/kit/format';
+import type { EntryParts } from '@/core/intake/reading';
 import type { Extracted, Wanted } from '@/core/image/extract';
 import type { Pixels } from '@/core/image/pixels';
 import { OpenPicture } from '@/workers/picture';
@@ -13,7 +13,7 @@ const SHOWN = 720;
  * asked for meanwhile only the last.
  * @param onExact called once with the colours of a picture that is a palette, or null
  */
-export function useFinder(file: File, onExact: (swatches: ReadSwatch[] | null) => void) {
+export function useFinder(file: File, onExact: (entries: EntryParts[] | null) => void) {
   const opened = useRef<OpenPicture | null>(null);
   const running = useRef<AbortController | null>(null);
   const next = useRef<Wanted | null>(null);

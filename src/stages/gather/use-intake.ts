@@ -1,10 +1,10 @@
+import type { SourceFile } from '@/core/intake/reader';
 import { useEffect, useRef, useState } from 'react';
 import { newId } from '@/core/brand/identity';
 import type { CatchLine } from '@/core/intake/catch';
 import type { CellRange } from '@/core/intake/tables/cell-range';
 import { pictureRefusal } from '@/core/intake/pictures/picture';
 import { pictureSize } from '@/core/image/size';
-import type { SourceFile } from '@/core/formats/kit/format';
 import { useBrand } from '@/ui/brand-context';
 import { earlierIn, useCatch } from '@/ui/catch-store';
 import { tell } from '@/ui/notices';

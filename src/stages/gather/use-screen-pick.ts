@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { catchOf } from '@/core/intake/catch';
-import { readingOf, readSwatch } from '@/core/intake/reading';
+import { readingOf, certain, taken } from '@/core/intake/reading';
 import { earlierIn, useCatch } from '@/ui/catch-store';
 import { isTyping } from '@/ui/typing';
 
@@ -24,9 +24,9 @@ export function useScreenPick() {
       for (;;) {
         const { sRGBHex } = await new Picker().open();
         const { lines, append } = useCatch.getState();
-        const swatch = readSwatch(sRGBHex.toLowerCase(), { name: '', line: lines.length + 1 });
+        const entry = taken(certain(sRGBHex.toLowerCase()), { line: lines.length + 1 });
         append('the screen', {
-          lines: catchOf(readingOf('screen', [{ name: 'Picked', kind: 'loose', swatches: [swatch] }]), earlierIn(lines)),
+          lines: catchOf(readingOf('screen', [{ name: 'Picked', kind: 'loose', entries: [entry] }]), earlierIn(lines)),
           problems: [],
         });
       }

@@ -1,9 +1,9 @@
+import { paletteFileName, parsePalette, serialisePalette } from '@/core/brand/palette-file';
 import { Button, Menu, Portal } from '@chakra-ui/react';
 import { ChevronDown } from 'lucide-react';
 import { useRef, useState } from 'react';
 import type { Palette } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
-import { paletteFileName, parsePalette, serialisePalette } from '@/core/formats/swatches/palette-file';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { download } from '@/ui/download';
 import { tell } from '@/ui/notices';

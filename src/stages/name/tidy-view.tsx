@@ -1,6 +1,7 @@
+import { NAMINGS } from '@/core/brand/document';
 import { Button } from '@chakra-ui/react';
 import { useMemo } from 'react';
-import { NAMINGS, type Naming } from '@/core/brand/document';
+import { type Naming } from '@/core/brand/document';
 import { resolveTheme, swatchesOf } from '@/core/brand/resolve';
 import { readColour } from '@/core/colour/read';
 import { mendAll, tokenFindings, type Finding, type FindingKind } from '@/core/findings/token-findings';

@@ -1,6 +1,6 @@
+import { slug } from '@/core/base/words';
 import { Button } from '@chakra-ui/react';
 import { useState } from 'react';
-import { slug } from '@/core/formats/kit/format';
 import { useBrandStore, useBrand } from '@/ui/brand-context';
 import { download } from '@/ui/download';
 import { tell } from '@/ui/notices';

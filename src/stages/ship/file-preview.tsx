@@ -1,9 +1,9 @@
+import { resolveTheme } from '@/core/brand/resolve';
 import { Button, NativeSelect } from '@chakra-ui/react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { WrittenFile } from '@/core/formats/kit/format';
 import { tokensByLine } from '@/core/formats/token-at-line';
 import { readColour } from '@/core/colour/read';
-import { resolveTheme } from '@/core/brand/resolve';
 import { useBrandStore } from '@/ui/brand-context';
 import { download } from '@/ui/download';
 import { tell } from '@/ui/notices';

@@ -1,10 +1,11 @@
+import { FAMILY_TITLES, type Family } from '@/core/base/families';
 import { Input } from '@chakra-ui/react';
 import { useState } from 'react';
-import { FAMILY_TITLES, type Family, type Format } from '@/core/formats/kit/format';
+import { type Format } from '@/core/formats/kit/format';
 import { FORMATS } from '@/core/formats/registry';
 import css from './ship.module.css';
 
-const WRITTEN = FORMATS.filter((format) => format.write);
+const WRITTEN = FORMATS;
 
 /** “What reads it?”: every format that can be written, by its reader. */
 export function ReaderChooser({ chosen, onChoose }: { chosen: string | null; onChoose: (format: Format) => void }) {

@@ -1,9 +1,9 @@
+import { slug } from '@/core/base/words';
 import { Button } from '@chakra-ui/react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { resolveTheme } from '@/core/brand/resolve';
 import { deltaE2000 } from '@/core/colour/difference';
 import { cssText } from '@/core/formats/kit/css-text';
-import { slug } from '@/core/formats/kit/format';
 import { useBrand } from '@/ui/brand-context';
 import type { Released } from '@/ui/brand-store';
 import { useMatch } from '@/ui/match-store';

@@ -1,12 +1,12 @@
 'use client';
 
+import { resolveTheme } from '@/core/brand/resolve';
 import { IconButton } from '@chakra-ui/react';
 import { Redo2, Undo2 } from 'lucide-react';
 import { usePathname } from 'next/navigation';
 import { useDeferredValue, useMemo } from 'react';
 import { textPairs } from '@/core/findings/contrast';
 import { compareBrands } from '@/core/brand/compare';
-import { resolveTheme } from '@/core/brand/resolve';
 import { useBrand } from '../brand-context';
 import { waitingCount } from '../brand-store';
 import { useCatch } from '../catch-store';

@@ -1,8 +1,9 @@
+import { slug } from '../../base/words';
 import { z } from 'zod';
 import { assignments, firstSeries } from '../../brand/data-fields';
 import { LIMITS, type Brand, type Theme, type Token } from '../../brand/document';
 import { cssText } from '../kit/css-text';
-import { slug, textFile, type Written } from '../kit/format';
+import { textFile, type Written } from '../kit/format';
 import { material, type ShippedTheme } from '../kit/material';
 
 /** A token's path or a group's; `empty` says what is taken when it is left empty. */

@@ -1,7 +1,11 @@
+import { chartParts } from './chart-parts';
+import { chartProblems } from './chart-parts';
+import { middlePart } from './chart-parts';
+import { slug } from '../../base/words';
 import { z } from 'zod';
-import { chartColours, chartParts, chartProblems, chartReach, middlePart } from './chart-parts';
+import { chartColours, chartReach } from './chart-parts';
 import { chosen } from '../kit/choices';
-import { defineFormat, slug, textFile } from '../kit/format';
+import { defineFormat, textFile } from '../kit/format';
 import { identifier } from '../kit/identifiers';
 import { SCRIPT_WORDS } from '../frameworks/script-module';
 import { material } from '../kit/material';

@@ -1,5 +1,6 @@
+import { slug } from '../../base/words';
 import { DASHBOARD_KINDS, dashboardOptions, dashboardPalettes } from './dashboard-palettes';
-import { defineFormat, slug, textFile } from '../kit/format';
+import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens } from '../kit/material';
 
 const code = { type: 'string', pattern: '^#[0-9a-f]{6}([0-9a-f]{2})?$' };

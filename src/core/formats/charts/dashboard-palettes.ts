@@ -1,12 +1,13 @@
+import { chartProblems } from './chart-parts';
+import { chosen } from '../kit/choices';
 import { z } from 'zod';
 import { resolveTheme } from '../../brand/resolve';
 import type { Brand, Palette } from '../../brand/document';
-import { chartColours, chartParts, chartProblems } from './chart-parts';
+import { chartColours, chartParts } from './chart-parts';
 import { cssText } from '../kit/css-text';
 import type { Written } from '../kit/format';
 import { material } from '../kit/material';
 import type { Theme } from '../../brand/document';
-import { chosen } from '../kit/choices';
 
 /** The kinds of palette a dashboard knows (common practice). */
 export const DASHBOARD_KINDS = ['categorical', 'sequential', 'diverging'] as const;

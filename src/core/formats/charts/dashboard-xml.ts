@@ -1,5 +1,6 @@
+import { slug } from '../../base/words';
 import { dashboardOptions, dashboardPalettes, type DashboardPalettes } from './dashboard-palettes';
-import { defineFormat, slug, textFile } from '../kit/format';
+import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens } from '../kit/material';
 import { escapeXml } from '../../source/xml';
 

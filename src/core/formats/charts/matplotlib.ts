@@ -1,5 +1,6 @@
+import { chartParts } from './chart-parts';
 import { z } from 'zod';
-import { chartFiles, chartParts, chartReach, type ChartColours } from './chart-parts';
+import { chartFiles, chartReach, type ChartColours } from './chart-parts';
 import { chosen } from '../kit/choices';
 import { defineFormat } from '../kit/format';
 import { commentText } from '../kit/plain-text';

@@ -1,5 +1,7 @@
+import { chartParts } from './chart-parts';
+import { middlePart } from './chart-parts';
 import { z } from 'zod';
-import { chartFiles, chartParts, chartReach, middlePart, type ChartColours } from './chart-parts';
+import { chartFiles, chartReach, type ChartColours } from './chart-parts';
 import { chosen } from '../kit/choices';
 import { defineFormat } from '../kit/format';
 

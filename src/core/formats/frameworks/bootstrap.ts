@@ -1,8 +1,12 @@
+import { chosen } from '../kit/choices';
+import { slotColours } from '../kit/fitted-tokens';
+import { slotOptions } from '../kit/fitted-tokens';
+import { slug } from '../../base/words';
 import { z } from 'zod';
-import { chosen, prefix } from '../kit/choices';
+import { prefix } from '../kit/choices';
 import { cssText } from '../kit/css-text';
-import { fitted, slotColours, slotOptions } from '../kit/fitted-tokens';
-import { defineFormat, slug, textFile } from '../kit/format';
+import { fitted } from '../kit/fitted-tokens';
+import { defineFormat, textFile } from '../kit/format';
 import { material } from '../kit/material';
 
 /** Bootstrap 5.3, scss/_variables.scss: the variables that the others are made from. */

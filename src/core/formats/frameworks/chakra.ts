@@ -1,8 +1,10 @@
+import { chosen } from '../kit/choices';
+import { slug } from '../../base/words';
 import { z } from 'zod';
-import { chosen, comments, oneTheme, prefix } from '../kit/choices';
+import { comments, oneTheme, prefix } from '../kit/choices';
 import { cssText } from '../kit/css-text';
 import { darkest } from '../kit/dark-theme';
-import { defineFormat, slug, textFile } from '../kit/format';
+import { defineFormat, textFile } from '../kit/format';
 import { identifier } from '../kit/identifiers';
 import { chosenTokens, material } from '../kit/material';
 import { objectText, propertyKey, treeOf } from '../kit/nested';

@@ -1,7 +1,9 @@
+import { moduleOptions } from './script-module';
+import { slug } from '../../base/words';
 import { z } from 'zod';
-import { defineFormat, slug, textFile } from '../kit/format';
+import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens } from '../kit/material';
-import { indexText, moduleOptions, moduleThemes } from './script-module';
+import { indexText, moduleThemes } from './script-module';
 
 /** ECMAScript 2015 modules, or the older CommonJS that configuration files of build tools still ask for. */
 export const javascript = defineFormat({

@@ -1,11 +1,13 @@
+import { chosen } from '../kit/choices';
+import { mapNames } from './sass';
+import { slug } from '../../base/words';
 import { z } from 'zod';
-import { casing, chosen, comments, prefix } from '../kit/choices';
+import { casing, comments, prefix } from '../kit/choices';
 import { cssNotation, cssPrecision, cssText } from '../kit/css-text';
 import { aside } from '../kit/token-note';
-import { defineFormat, slug, textFile } from '../kit/format';
+import { defineFormat, textFile } from '../kit/format';
 import { words } from '../kit/identifiers';
 import { chosenTokens, material, type ShippedToken } from '../kit/material';
-import { mapNames } from './sass';
 
 /** Words that Less takes for rules of its own when they stand behind an @. */
 const AT_RULES = words('import media plugin charset namespace arguments rest supports keyframes page container layer property');

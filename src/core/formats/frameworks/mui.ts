@@ -1,8 +1,10 @@
-import { z } from 'zod';
 import { chosen } from '../kit/choices';
+import { slotOptions } from '../kit/fitted-tokens';
+import { slug } from '../../base/words';
+import { z } from 'zod';
 import { cssText } from '../kit/css-text';
-import { fitted, slotColours, slotOptions } from '../kit/fitted-tokens';
-import { defineFormat, slug, textFile } from '../kit/format';
+import { fitted, slotColours } from '../kit/fitted-tokens';
+import { defineFormat, textFile } from '../kit/format';
 import { identifier } from '../kit/identifiers';
 import { SCRIPT_WORDS } from './script-module';
 import { material } from '../kit/material';

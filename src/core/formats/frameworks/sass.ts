@@ -1,9 +1,11 @@
+import { chosen } from '../kit/choices';
+import { slug } from '../../base/words';
 import { z } from 'zod';
 import type { Theme } from '../../brand/document';
-import { casing, chosen, comments, prefix } from '../kit/choices';
+import { casing, comments, prefix } from '../kit/choices';
 import { cssNotation, cssPrecision, cssText } from '../kit/css-text';
 import { aside } from '../kit/token-note';
-import { defineFormat, slug, textFile } from '../kit/format';
+import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens, material, type ShippedToken } from '../kit/material';
 
 /** The names of the maps themselves, which no variable may have. */

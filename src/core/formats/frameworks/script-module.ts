@@ -1,8 +1,10 @@
+import { chosen } from '../kit/choices';
+import { slug } from '../../base/words';
 import { z } from 'zod';
 import type { Brand, Theme } from '../../brand/document';
-import { casing, chosen, prefix, type Choices } from '../kit/choices';
+import { casing, prefix, type Choices } from '../kit/choices';
 import { cssNotation, cssPrecision, cssText, type CssStyle } from '../kit/css-text';
-import { slug, type Written } from '../kit/format';
+import { type Written } from '../kit/format';
 import { identifier, words } from '../kit/identifiers';
 import { material, type ShippedToken } from '../kit/material';
 import { objectText, propertyKey, treeOf } from '../kit/nested';

@@ -1,4 +1,5 @@
-import { defineFormat, slug, textFile } from '../kit/format';
+import { slug } from '../../base/words';
+import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens } from '../kit/material';
 import { indexText, moduleOptions, moduleThemes } from './script-module';
 

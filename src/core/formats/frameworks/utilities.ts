@@ -1,8 +1,11 @@
+import { chosen } from '../kit/choices';
+import { cssThemes } from './css-themes';
+import { slug } from '../../base/words';
 import { z } from 'zod';
-import { casing, chosen, prefix } from '../kit/choices';
+import { casing, prefix } from '../kit/choices';
 import { cssNotation, cssPrecision } from '../kit/css-text';
-import { cssThemes, themeBlocks } from './css-themes';
-import { defineFormat, slug, textFile } from '../kit/format';
+import { themeBlocks } from './css-themes';
+import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens, material, type ShippedToken } from '../kit/material';
 
 /** What a class may set, by the word its name begins with. */

@@ -1,6 +1,7 @@
-import { z } from 'zod';
-import { chosen, comments, prefix } from '../kit/choices';
+import { chosen } from '../kit/choices';
 import { depthOptions } from '../kit/colour-depth';
+import { z } from 'zod';
+import { comments, prefix } from '../kit/choices';
 import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens } from '../kit/material';
 import { brandName, byteOrder, constantGroups, fourNumbers, hexInteger, keptAs } from '../kit/program-text';

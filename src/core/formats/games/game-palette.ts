@@ -1,10 +1,12 @@
+import { chosen } from '../kit/choices';
+import { depthOptions } from '../kit/colour-depth';
+import { slug } from '../../base/words';
 import { encode } from 'fast-png';
 import { z } from 'zod';
 import { bytesOf } from '../../colour/integers';
 import { linearFloats } from '../../colour/notations';
-import { chosen } from '../kit/choices';
-import { depthOptions, withinDepth } from '../kit/colour-depth';
-import { defineFormat, slug, textFile, type Written, type WrittenFile } from '../kit/format';
+import { withinDepth } from '../kit/colour-depth';
+import { defineFormat, textFile, type Written, type WrittenFile } from '../kit/format';
 import { indexedPng } from '../../image/indexed-png';
 import { chosenTokens, material, type ShippedTheme } from '../kit/material';
 

@@ -1,8 +1,11 @@
-import { z } from 'zod';
 import { linearFloats } from '../../colour/notations';
-import { chosen, prefix } from '../kit/choices';
-import { depthOptions, withinDepth } from '../kit/colour-depth';
-import { defineFormat, slug, textFile } from '../kit/format';
+import { chosen } from '../kit/choices';
+import { depthOptions } from '../kit/colour-depth';
+import { slug } from '../../base/words';
+import { z } from 'zod';
+import { prefix } from '../kit/choices';
+import { withinDepth } from '../kit/colour-depth';
+import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens, material } from '../kit/material';
 
 /** glTF 2.0, 3.9 Materials: base colours are linear. */

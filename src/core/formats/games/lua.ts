@@ -1,6 +1,7 @@
-import { z } from 'zod';
-import { casing, chosen, comments, prefix } from '../kit/choices';
+import { chosen } from '../kit/choices';
 import { depthOptions } from '../kit/colour-depth';
+import { z } from 'zod';
+import { casing, comments, prefix } from '../kit/choices';
 import { defineFormat, textFile } from '../kit/format';
 import { words } from '../kit/identifiers';
 import { chosenTokens } from '../kit/material';

@@ -1,5 +1,6 @@
+import { readColour } from '../../colour/read';
 import { z } from 'zod';
-import { readColour, type ReadColour } from '../../colour/read';
+import { type ReadColour } from '../../colour/read';
 import { DEPTHS, reduceTo } from '../../palette/reduce';
 import type { Written } from './format';
 import type { Material } from './material';

@@ -1,6 +1,6 @@
+import { wordsOf } from '../../base/words';
 import { z } from 'zod';
 import { LIMITS, type Token } from '../../brand/document';
-import { wordsOf } from '../../brand/naming';
 import type { Written } from './format';
 import type { ShippedTheme, ShippedToken } from './material';
 

@@ -1,4 +1,4 @@
-import { wordsOf } from '../../brand/naming';
+import { wordsOf } from '../../base/words';
 import type { Casing } from './choices';
 
 /** What a language allows as a name. */

@@ -1,8 +1,10 @@
-import { readColour, hexOf, type ReadColour } from '../../colour/read';
+import { slug } from '../../base/words';
+import { flatten } from '../../colour/contrast';
+import { readColour, type ReadColour } from '../../colour/read';
 import type { Brand, Theme, Token } from '../../brand/document';
 import { resolveTheme, trailOf } from '../../brand/resolve';
 import type { Choices } from './choices';
-import { slug, type Written } from './format';
+import { type Written } from './format';
 import { identifier, type NameRules } from './identifiers';
 
 export interface ShippedToken {
@@ -70,7 +72,7 @@ export function material(brand: Brand, themes: readonly Theme[], choices: Choice
       const flat = found.colour.alpha < 1 && (target.opaque || choices.alpha === 'flat');
       if (found.colour.clipped > 0 && !target.wide) outside.add(token.path);
       if (flat && choices.alpha !== 'flat') laid.add(token.path);
-      const colour = flat ? over(found.colour, ground) : found.colour;
+      const colour = flat ? readColour(flatten(found.colour, ground))! : found.colour;
       return [{ token, identifier: names.get(token.id)!, colour }];
     });
     return { theme, identifier: slug(theme.name), tokens: ordered(list, choices.order) };
@@ -98,16 +100,10 @@ function nothingChosen({ group = '' }: Choices): string {
     : `There is no token below ${group}; choose another group in the options.`;
 }
 
-/** The first surface of a theme, 0..1 each of red, green, blue; white where there is none. */
-function groundOf(brand: Brand, theme: Theme): readonly [number, number, number] {
+/** The first surface of a theme; white where there is none. */
+function groundOf(brand: Brand, theme: Theme): ReadColour {
   const surface = brand.tokens.find(({ role }) => role === 'surface');
-  return (surface && resolveTheme(brand, theme.id).get(surface.id)?.colour?.rgb) ?? [1, 1, 1];
-}
-
-/** Laid over a ground, channel by channel as CSS does (Compositing and Blending 1, "source over"). */
-function over({ rgb, alpha }: ReadColour, ground: readonly [number, number, number]): ReadColour {
-  const [r, g, b] = rgb.map((channel, at) => channel * alpha + ground[at]! * (1 - alpha)) as [number, number, number];
-  return readColour(hexOf([r, g, b]))!;
+  return (surface && resolveTheme(brand, theme.id).get(surface.id)?.colour) ?? readColour('#ffffff')!;
 }
 
 function ordered(tokens: ShippedToken[], order: Choices['order']): ShippedToken[] {

@@ -1,12 +1,13 @@
+import { linearFloats } from '../../colour/notations';
+import { slug } from '../../base/words';
 import { z } from 'zod';
 import { bytesOf, eightDigits } from '../../colour/integers';
-import { linearFloats } from '../../colour/notations';
 import type { ReadColour } from '../../colour/read';
 import type { Brand, Theme } from '../../brand/document';
 import type { Casing, Choices } from './choices';
 import { withinDepth, type DepthOptions } from './colour-depth';
 import { aside } from './token-note';
-import { slug, type Written } from './format';
+import { type Written } from './format';
 import { identifier, type NameRules } from './identifiers';
 import { material, type Target } from './material';
 import { commentText } from './plain-text';

@@ -1,65 +1,15 @@
-import { unzipSync } from 'fflate';
+import { slotOptions } from '../kit/fitted-tokens';
+import { slug } from '../../base/words';
 import { z } from 'zod';
-import { readColour } from '../../colour/read';
 import { firstSeries, tokensBelow } from '../../brand/data-fields';
 import { bytesOf } from '../../colour/integers';
 import { chartParts } from '../charts/chart-parts';
 import { chosen } from '../kit/choices';
-import { fitted, slotColours, slotOptions } from '../kit/fitted-tokens';
-import {
-  defineFormat,
-  slug,
-  type Problem,
-  type ReadSwatch,
-  type SourceFile,
-  type Written,
-  type WrittenFile,
-} from '../kit/format';
+import { fitted, slotColours } from '../kit/fitted-tokens';
+import { defineFormat, type Written, type WrittenFile } from '../kit/format';
 import { material } from '../kit/material';
 import { themePackage, themePart } from './ooxml-scheme';
-import { nameOfFile, readingOf, readSwatch, unreadable } from '../../intake/reading';
-import { decodeXml, walkXml } from '../../source/xml';
 import { workbook } from './xlsx-parts';
-
-/** A theme part larger than this is no theme. */
-const LARGEST_PART = 4 * 1024 * 1024;
-
-/** The twelve places of a colour scheme in the order of the standard, in words. */
-const PLACES: Record<string, string> = {
-  dk1: 'Dark 1',
-  lt1: 'Light 1',
-  dk2: 'Dark 2',
-  lt2: 'Light 2',
-  accent1: 'Accent 1',
-  accent2: 'Accent 2',
-  accent3: 'Accent 3',
-  accent4: 'Accent 4',
-  accent5: 'Accent 5',
-  accent6: 'Accent 6',
-  hlink: 'Link',
-  folHlink: 'Visited link',
-};
-
-export interface OfficeTheme {
-  readonly name: string;
-  readonly swatches: readonly ReadSwatch[];
-  readonly problem: Problem | null;
-}
-
-/** The colour scheme of a DrawingML theme part. ECMA-376 part 1, 20.1.6.2 (clrScheme). */
-export function officeTheme(xml: string): OfficeTheme {
-  const swatches: ReadSwatch[] = [];
-  let name = '';
-  const fault = walkXml(xml, ({ name: element, attributes, within, line, column }) => {
-    if (element === 'clrScheme' && name === '') name = attributes.name ?? '';
-    const place = within.at(-1) ?? '';
-    if (within.at(-2) !== 'clrScheme' || !Object.hasOwn(PLACES, place)) return;
-    // A system colour names what it was when the file was written.
-    const code = `#${element === 'srgbClr' ? attributes.val : attributes.lastClr}`;
-    if (readColour(code)) swatches.push(readSwatch(code.toLowerCase(), { name: PLACES[place]!, line, column }));
-  });
-  return { name, swatches, problem: fault };
-}
 
 /** What the places but the accents are filled from. */
 const SLOTS = {
@@ -86,13 +36,6 @@ export const ooxmlTheme = defineFormat({
     series: chartParts.series.meta({ title: 'Accents 1 to 6, a group', description: 'first data group', names: 'tokens' }),
     ...slotOptions(SLOTS),
   }),
-  read({ name, bytes }: SourceFile) {
-    const part = partOf(bytes);
-    if (part === null) return null;
-    if (part === 'damaged') return unreadable('ooxml-theme', 'This office file is damaged: its parts cannot be unpacked.');
-    const { name: scheme, swatches, problem } = officeTheme(part);
-    return readingOf('ooxml-theme', [{ name: scheme || nameOfFile(name), kind: 'brand', swatches }], problem ? [problem] : []);
-  },
   write(brand, themes, options) {
     const { themes: shipped, problems } = material(brand, themes, {}, { opaque: true });
     const { slots, problems: own } = fitted(SLOTS, options, brand.tokens);
@@ -145,26 +88,3 @@ export const ooxmlTheme = defineFormat({
     return { files, problems: all };
   },
 });
-
-function partOf(bytes: Uint8Array): string | 'damaged' | null {
-  if (!isZip(bytes)) {
-    const head = decodeXml(bytes.subarray(0, 4_096));
-    return /<(?:\w+:)?theme[\s>]/.test(head) && head.includes('drawingml') ? decodeXml(bytes) : null;
-  }
-  try {
-    let taken = 0;
-    const parts = unzipSync(bytes, {
-      filter: ({ name, originalSize }) =>
-        /(?:^|\/)theme\/theme\d*\.xml$/.test(name) && originalSize <= LARGEST_PART && taken++ === 0,
-    });
-    const [part] = Object.values(parts);
-    return part ? decodeXml(part) : null;
-  } catch {
-    // The unpacker throws on any damage; what it was is of no use to a person.
-    return 'damaged';
-  }
-}
-
-export function isZip(bytes: Uint8Array): boolean {
-  return bytes[0] === 0x50 && bytes[1] === 0x4b && bytes[2] === 3 && bytes[3] === 4;
-}

@@ -1,11 +1,8 @@
 import Papa from 'papaparse';
-import { cellsWithin } from '../../intake/tables/cell-range';
-import { defineFormat, type SourceFile } from '../kit/format';
+import { defineFormat } from '../kit/format';
 import { eachPalette, paletteOptions } from './palette-files';
-import { CATCH_LIMIT, nameOfFile, problem, readingOf } from '../../intake/reading';
-import { tableColours } from '../../intake/tables/table';
 
-/** A cell that begins so would be run by a spreadsheet: it is written with an apostrophe before it, which reading takes off again. */
+/** A cell that begins so would be run by a spreadsheet: it is written with an apostrophe before it, which readers take off again. */
 const FORMULA = /^'*[=+\-@]/;
 
 /** Tables of text: RFC 4180, and the same with tabs or semicolons. */
@@ -18,18 +15,6 @@ export const csv = defineFormat({
   readBy: 'Spreadsheets and data programs',
   taken: 'load',
   options: paletteOptions,
-  read({ name, bytes }: SourceFile, { range }) {
-    if (!/\.(?:csv|tsv)$/i.test(name) || bytes.includes(0)) return null;
-    const source = new TextDecoder().decode(bytes);
-    const { data, errors } = Papa.parse<string[]>(source, { delimiter: delimiterOf(source), preview: CATCH_LIMIT });
-    const cells = data.map((row) => row.map((text) => ({ text: FORMULA.test(text) ? text.replace(/^'/, '') : text })));
-    const { swatches, skipped } = tableColours(cellsWithin(cells, range));
-    const problems = errors
-      .filter(({ type }) => type === 'Quotes')
-      .slice(0, 3)
-      .map(({ row, message }) => problem(`A quotation mark is out of place: ${message}.`, (row ?? 0) + 1));
-    return { ...readingOf('csv', [{ name: nameOfFile(name), kind: 'loose', swatches }], problems), skipped };
-  },
   write(brand, _themes, options) {
     const place = { folder: 'tables', extension: '.csv', mediaType: 'text/csv' };
     return eachPalette(brand, options, place, (_palette, swatches) => {
@@ -42,10 +27,3 @@ export const csv = defineFormat({
     });
   },
 });
-
-/** Comma, semicolon or tab, whichever stands most often outside quotation marks: codes such as "31, 111, 120" hold commas. */
-function delimiterOf(source: string): string {
-  const bare = source.slice(0, 20_000).replace(/"[^"]*"/g, '');
-  const count = (mark: string) => bare.split(mark).length;
-  return [',', ';', '\t'].reduce((best, mark) => (count(mark) > count(best) ? mark : best));
-}

@@ -1,8 +1,9 @@
+import { coloursOf } from '../../../../tests/colours-of';
+import { paletteFileName, parsePalette, serialisePalette } from '../../brand/palette-file';
+import { readFile } from '../../intake/readers';
 import fc from 'fast-check';
 import { anyColour } from '../../../../tests/arbitrary-colours';
 import type { Palette } from '../../brand/document';
-import { paletteFileName, parsePalette, serialisePalette } from './palette-file';
-import { readFile } from '../registry';
 
 const bytes = (text: string) => new TextEncoder().encode(text);
 const palettes: fc.Arbitrary<Palette> = fc
@@ -39,11 +40,10 @@ test('Gather reads it as any other file, with its rows', async () => {
   const swatches = [{ id: 's', name: 'Ebb', value: 'oklch(0.5 0.1 200)', locked: true, row: 'Spring' }];
   const text = serialisePalette({ id: 'p', name: 'Tides', kind: 'diverging', swatches }, 'Ida');
   const reading = await readFile({ name: 'anything', bytes: bytes(text) });
-  expect(reading).toMatchObject({
-    format: 'palette',
-    palettes: [{ name: 'Tides', kind: 'diverging', swatches: [{ name: 'Ebb', css: 'oklch(0.5 0.1 200)', row: 'Spring' }] }],
-    problems: [],
-  });
+  expect([reading!.format, reading!.problems]).toEqual(['palette', []]);
+  expect(coloursOf(reading!)).toMatchObject([
+    { name: 'Tides', kind: 'diverging', swatches: [{ name: 'Ebb', css: 'oklch(0.5 0.1 200)', row: 'Spring' }] },
+  ]);
 });
 
 test.each([

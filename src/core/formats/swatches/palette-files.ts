@@ -1,7 +1,8 @@
+import { slug } from '../../base/words';
 import { z } from 'zod';
 import type { Brand, Palette } from '../../brand/document';
 import { byte, readColour } from '../../colour/read';
-import { slug, type Written, type WrittenFile } from '../kit/format';
+import { type Written, type WrittenFile } from '../kit/format';
 
 /** The options of every format that keeps palettes rather than tokens. */
 export const paletteOptions = z.strictObject({

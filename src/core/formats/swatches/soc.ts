@@ -1,8 +1,6 @@
-import { readColour } from '../../colour/read';
-import { defineFormat, type Problem, type ReadSwatch, type SourceFile } from '../kit/format';
+import { defineFormat } from '../kit/format';
 import { eachPalette, paletteOptions } from './palette-files';
-import { nameOfFile, problem, readingOf, readSwatch } from '../../intake/reading';
-import { decodeXml, escapeXml, walkXml } from '../../source/xml';
+import { escapeXml } from '../../source/xml';
 
 const OPEN = `<?xml version="1.0" encoding="UTF-8"?>
 <ooo:color-table xmlns:office="urn:oasis:names:tc:opendocument:xmlns:office:1.0" xmlns:draw="urn:oasis:names:tc:opendocument:xmlns:drawing:1.0" xmlns:xlink="http://www.w3.org/1999/xlink" xmlns:svg="http://www.w3.org/2000/svg" xmlns:ooo="http://openoffice.org/2004/office">`;
@@ -17,20 +15,6 @@ export const soc = defineFormat({
   readBy: 'Office programs of the OpenDocument kind',
   taken: 'start',
   options: paletteOptions,
-  read({ name, bytes }: SourceFile) {
-    const text = decodeXml(bytes);
-    if (!/<(?:\w+:)?color-table[\s>]/.test(text.slice(0, 4_096))) return null;
-    const swatches: ReadSwatch[] = [];
-    const problems: Problem[] = [];
-    const fault = walkXml(text, ({ name: element, attributes, line, column }) => {
-      if (element !== 'color') return;
-      const code = attributes.color ?? '';
-      if (readColour(code)) swatches.push(readSwatch(code, { name: attributes.name ?? '', line, column }));
-      else problems.push(problem(`“${code.slice(0, 40)}” is no colour code.`, line, column));
-    });
-    if (fault) problems.push(fault);
-    return readingOf('soc', [{ name: nameOfFile(name), kind: 'loose', swatches }], problems);
-  },
   write(brand, _themes, options) {
     const place = { folder: 'swatches', extension: '.soc', mediaType: 'application/xml' };
     return eachPalette(brand, options, place, (_palette, swatches) => {

@@ -1,7 +1,8 @@
+import { chosen } from '../kit/choices';
 import { z } from 'zod';
 import { eightDigits } from '../../colour/integers';
 import type { ReadColour } from '../../colour/read';
-import { chosen, comments, oneTheme, prefix } from '../kit/choices';
+import { comments, oneTheme, prefix } from '../kit/choices';
 import { aside } from '../kit/token-note';
 import { darkest } from '../kit/dark-theme';
 import { defineFormat, textFile } from '../kit/format';

@@ -1,7 +1,8 @@
+import { chosen } from '../kit/choices';
 import { z } from 'zod';
 import { byte, type ReadColour } from '../../colour/read';
 import { wideChannels } from '../../colour/notations';
-import { casing, chosen, oneTheme, prefix } from '../kit/choices';
+import { casing, oneTheme, prefix } from '../kit/choices';
 import { darkest } from '../kit/dark-theme';
 import { defineFormat, textFile, type WrittenFile } from '../kit/format';
 import { chosenTokens, material, type ShippedTheme, type ShippedToken } from '../kit/material';

@@ -1,8 +1,10 @@
+import { chosen } from '../kit/choices';
+import { slug } from '../../base/words';
 import { z } from 'zod';
 import { byte, type ReadColour } from '../../colour/read';
-import { casing, chosen, comments, prefix } from '../kit/choices';
+import { casing, comments, prefix } from '../kit/choices';
 import { aside } from '../kit/token-note';
-import { defineFormat, slug, textFile } from '../kit/format';
+import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens, material } from '../kit/material';
 
 /** GTK's named colours: `@define-color`, used in a sheet as `@name`. */

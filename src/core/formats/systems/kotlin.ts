@@ -1,5 +1,6 @@
+import { chosen } from '../kit/choices';
 import { z } from 'zod';
-import { casing, chosen, comments, prefix } from '../kit/choices';
+import { casing, comments, prefix } from '../kit/choices';
 import { defineFormat, textFile } from '../kit/format';
 import { words } from '../kit/identifiers';
 import { chosenTokens } from '../kit/material';

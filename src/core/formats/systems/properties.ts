@@ -1,8 +1,10 @@
+import { chosen } from '../kit/choices';
+import { slug } from '../../base/words';
 import { z } from 'zod';
-import { casing, chosen, comments, prefix } from '../kit/choices';
+import { casing, comments, prefix } from '../kit/choices';
 import { cssText } from '../kit/css-text';
 import { aside } from '../kit/token-note';
-import { defineFormat, slug, textFile } from '../kit/format';
+import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens, material } from '../kit/material';
 
 /** Java's property files (java.util.Properties.load): Latin-1, other letters as `\uXXXX`. */

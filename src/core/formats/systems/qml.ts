@@ -1,7 +1,8 @@
+import { chosen } from '../kit/choices';
 import { z } from 'zod';
 import { eightDigits } from '../../colour/integers';
 import type { ReadColour } from '../../colour/read';
-import { casing, chosen, comments, prefix } from '../kit/choices';
+import { casing, comments, prefix } from '../kit/choices';
 import { defineFormat, textFile } from '../kit/format';
 import { words } from '../kit/identifiers';
 import { chosenTokens } from '../kit/material';

@@ -1,8 +1,10 @@
+import { chosen } from '../kit/choices';
+import { slug } from '../../base/words';
 import { z } from 'zod';
 import { byte, type ReadColour } from '../../colour/read';
-import { chosen, comments } from '../kit/choices';
+import { comments } from '../kit/choices';
 import { aside } from '../kit/token-note';
-import { defineFormat, slug, textFile } from '../kit/format';
+import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens, material } from '../kit/material';
 
 /**

@@ -1,7 +1,8 @@
+import { slug } from '../../base/words';
 import { LIMITS, type Brand, type Theme } from '../../brand/document';
 import { z } from 'zod';
 import type { ReadColour } from '../../colour/read';
-import { slug, textFile, type Written } from '../kit/format';
+import { textFile, type Written } from '../kit/format';
 import { material, type ShippedTheme } from '../kit/material';
 
 /** The sixteen colours of a terminal in the order of their numbers (ECMA-48 SGR 30–37, and their bright partners). */

@@ -1,7 +1,9 @@
+import { chosen } from '../kit/choices';
+import { slug } from '../../base/words';
 import { z } from 'zod';
 import { byte } from '../../colour/read';
-import { casing, chosen, prefix } from '../kit/choices';
-import { defineFormat, slug, textFile } from '../kit/format';
+import { casing, prefix } from '../kit/choices';
+import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens, material } from '../kit/material';
 import { escapeXml } from '../../source/xml';
 

@@ -1,9 +1,9 @@
+import { slug } from '../../base/words';
 import { bytesOf, eightDigits } from '../../colour/integers';
 import { linearFloats, notations } from '../../colour/notations';
 import { readColour, type ReadColour } from '../../colour/read';
 import { assignments } from '../../brand/data-fields';
 import type { Brand } from '../../brand/document';
-import { slug } from '../kit/format';
 import type { ShippedTheme } from '../kit/material';
 
 /** A colour as a template sees it. */

@@ -1,7 +1,9 @@
+import { chosen } from '../kit/choices';
+import { slug } from '../../base/words';
 import { Context, Liquid, LiquidError, toValueSync, type Template } from 'liquidjs';
 import { z } from 'zod';
-import { casing, chosen, prefix, CASINGS } from '../kit/choices';
-import { defineFormat, slug, textFile, type Written } from '../kit/format';
+import { casing, prefix, CASINGS } from '../kit/choices';
+import { defineFormat, textFile, type Written } from '../kit/format';
 import { identifier } from '../kit/identifiers';
 import { chosenTokens, material, type ShippedTheme } from '../kit/material';
 import { commentText, quoted } from '../kit/plain-text';

@@ -1,3 +1,10 @@
+import { brandFile } from '../../intake/brand-file';
+import { OpenFile } from '../../intake/reader';
+import { certain, readingOf, taken, type Reading } from '../../intake/reading';
+import { readText } from '../../intake/text/lines';
+import { coloursOf } from '../../../../tests/colours-of';
+import { parseBrandFile, readingOfBrand } from '../../intake/brand-file';
+import { readFile } from '../../intake/readers';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { anyCommand, runAll } from '../../../../tests/random-commands';
@@ -5,11 +12,6 @@ import { Brand, serialiseBrand } from '../../brand/document';
 import { brandFromReading } from '../../intake/from-reading';
 import { notations } from '../../colour/notations';
 import { readColour } from '../../colour/read';
-import { brandFile, parseBrandFile, readingOfBrand } from './brand-file';
-import { readSwatch } from '../../intake/reading';
-import { readFile } from '../registry';
-import type { Reading } from '../kit/format';
-import { readText } from '../../intake/text/text';
 
 const source = readFileSync('demo/quillhaven.breakwater.json', 'utf8');
 const demo = Brand.parse(JSON.parse(source));
@@ -44,15 +46,15 @@ test.each([
   ['a strange path', (text: string) => text.replace('"path": "text.soft"', '"path": "text..soft"'), 'A token path is words'],
   ['half a file', (text: string) => text.slice(0, 900), 'This is not JSON'],
 ])('%s is refused with its place', (_name, spoil, words) => {
-  const { format, palettes, problems } = brandFile.read!(bytes(spoil(source)), {}) as Reading;
+  const { format, palettes, problems } = brandFile.read(new OpenFile(bytes(spoil(source))), {}) as Reading;
   expect([format, palettes]).toEqual(['brand', []]);
   expect(problems.map(({ message }) => message).join('\n')).toContain(words);
 });
 
 test('other JSON is no brand file, and is read all the same', async () => {
-  expect(brandFile.read!(bytes('{"accent": "#006871"}'), {})).toBeNull();
-  expect((await readFile(bytes('{"accent": "#006871"}')))!.palettes[0]!.swatches).toMatchObject([
-    { name: 'accent', css: '#006871', line: 1, column: 12 },
+  expect(brandFile.read(new OpenFile(bytes('{"accent": "#006871"}')), {})).toBeNull();
+  expect(coloursOf((await readFile(bytes('{"accent": "#006871"}')))!)[0]!.swatches).toMatchObject([
+    { name: 'accent', css: '#006871', line: 1, column: 13 },
   ]);
 });
 
@@ -65,15 +67,8 @@ test('a brand’s reading becomes a brand that can be shipped, with a path for e
 });
 
 test('names that make the same path are numbered', () => {
-  const swatch = (name: string) => readSwatch('#000000', { name, line: 1 });
-  const reading = {
-    format: 'text',
-    palettes: [{ name: '🚢', kind: 'loose' as const, swatches: ['Ä', 'a', '!'].map(swatch) }],
-    tokens: [],
-    aliases: [],
-    skipped: [],
-    problems: [],
-  };
+  const entries = ['Ä', 'a', '!'].map((name) => taken(certain('#000000'), { name, line: 1 }));
+  const reading = readingOf('text', [{ name: '🚢', kind: 'loose', entries }]);
   expect(brandFromReading('X', reading).tokens.map(({ path }) => path)).toEqual(['unnamed.a', 'unnamed.a-2', 'unnamed.unnamed']);
 });
 
@@ -84,8 +79,12 @@ test('whatever notation a colour is written in, a pasted line gives it back with
     fc.property(colour, name, fc.constantFrom(': ', ' = ', '\t', ' | ', ' '), (one, label, between) => {
       for (const { id, text } of notations(one)) {
         if (id === 'integer' || id === 'cmyk') continue;
-        const { swatches, skipped } = readText(`${label}${between}${text}`);
-        expect([id, skipped, swatches]).toMatchObject([id, [], [{ hex: one.hex, name: label, doubts: [] }]]);
+        const { entries, problems } = readText(`${label}${between}${text}`);
+        expect([id, problems, entries]).toMatchObject([
+          id,
+          [],
+          [{ take: true, colour: { hex: one.hex }, name: label, doubts: [] }],
+        ]);
       }
     }),
     { numRuns: 200 },

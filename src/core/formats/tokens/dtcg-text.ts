@@ -1,6 +1,6 @@
 import type { Brand, Carried, Theme, Token } from '../../brand/document';
 import { resolveTheme, type Resolved } from '../../brand/resolve';
-import { writeTokenColour } from './dtcg-colour';
+import { writeTokenColour } from './token-colour';
 import { groupsOf } from '../kit/nested';
 
 /** A group: its members in their order. A plain object would put numbers first. A leaf is JSON text. */

@@ -1,8 +1,9 @@
-import { readFile } from '../../formats/registry';
+import { coloursOf, leftOutOf } from '../../../../tests/colours-of';
+import { readFile } from '../readers';
 
 const read = async (source: string) => (await readFile({ name: 'deck.json', bytes: new TextEncoder().encode(source) }))!;
 const found = async (source: string) =>
-  (await read(source)).palettes.flatMap(({ swatches }) => swatches.map(({ name, css }) => [name, css]));
+  coloursOf(await read(source)).flatMap(({ swatches }) => swatches.map(({ name, css }) => [name, css]));
 
 test.each([
   ['{"sound": "#1f6f78", "title": "Deck"}', [['sound', '#1f6f78']]],
@@ -37,11 +38,11 @@ test.each([
 });
 
 test('a code of a wrong length is left out with its place; what stands before a fault is read', async () => {
-  const { skipped } = await read('{\n  "a": "#12345"\n}');
-  expect(skipped).toMatchObject([{ line: 2, column: 8, doubts: [{ kind: 'length' }] }]);
-  const { palettes, problems } = await read('{"a": "#1f6f78", "b": ');
-  expect(palettes[0]!.swatches[0]!.css).toBe('#1f6f78');
-  expect(problems[0]!.message).toContain('This JSON is damaged here');
+  const left = leftOutOf(await read('{\n  "a": "#12345"\n}'));
+  expect(left).toMatchObject([{ line: 2, column: 9, doubts: [{ kind: 'length' }] }]);
+  const damaged = await read('{"a": "#1f6f78", "b": ');
+  expect(coloursOf(damaged)[0]!.swatches[0]!.css).toBe('#1f6f78');
+  expect(damaged.problems[0]!.message).toContain('This JSON is damaged here');
 });
 
 test('an object of a hundred thousand keys is looked through once', async () => {

@@ -1,79 +1,102 @@
-import { z } from 'zod';
+import { literalsIn } from '../../source/occurrence';
 import type { Node } from 'jsonc-parser';
 import { readColour } from '../../colour/read';
-import { defineFormat, type Found, type ReadSwatch, type SourceFile } from '../../formats/kit/format';
-import { membersOf, readJson } from '../../source/json-text';
-import { fromBytes, fromUnit } from '../channel-values';
-import { CATCH_LIMIT, doubt, nameOfFile, readingOf, readSwatch } from '../reading';
+import { cssOf } from '../../source/literal';
+import { memberOf, membersOf, numberList, readJson } from '../../source/json';
+import { COLOURED } from '../../source/occurrence';
+import type { SourceText, Span } from '../../source/source-text';
+import type { Reader } from '../reader';
+import { certain, doubt, EntryList, leftOut, nameOfFile, readingOf, taken, type Doubt, type EntryParts } from '../reading';
+import { fromChannels } from '../tables/cell-colour';
+import { wrongLength } from '../text/literals';
 
-/** Keys under which a plain word may be a colour name, and three or four numbers a colour. */
-const COLOURED = /colou?r|rgb|fill|stroke|ground|border|accent|palette|tint|ink/i;
-
-/** Any JSON: every string that is a colour, and number triples where the key speaks of colour. */
-export const json = defineFormat({
+/** Any JSON: every string that is a colour, and numbers of lists and objects where the key speaks of colour. */
+export const json: Reader = {
   id: 'json',
   title: 'JSON with colours in it',
   family: 'text',
   extensions: ['.json'],
-  purpose: 'To bring in: the colours of any settings file, named by their keys.',
-  options: z.strictObject({}),
-  read({ name, bytes }: SourceFile) {
-    const source = new TextDecoder().decode(bytes);
-    if (!/^\s*(?:\{\s*(?:"|\}|\/)|\[\s*(?:["[{\d\]]|\/))/.test(source)) return null;
-    const { root, problems, placeOf } = readJson(source);
+  purpose: 'The colours of any settings file, named by their keys.',
+  read({ name, source }) {
+    if (!source || !/^\s*(?:\{\s*(?:"|\}|\/)|\[\s*(?:["[{\d\]]|\/))/.test(source.text)) return null;
+    const { root, problems } = readJson(source);
     if (!root && problems.length === 0) return null;
-    const swatches: ReadSwatch[] = [];
-    const skipped: Found[] = [];
-    const visit = (node: Node, label: string, key: string) => {
-      if (swatches.length + skipped.length > CATCH_LIMIT) return;
-      const at = placeOf(node.offset);
-      if (typeof node.value === 'string') {
-        const text = node.value.trim();
-        const found = ofString(text, key);
-        if (!found) return;
-        if (found.css) swatches.push(readSwatch(found.css, { name: label, ...at, text, doubts: found.doubts }));
-        else skipped.push({ ...at, text, name: label, css: null, doubts: found.doubts });
-      } else if (node.type === 'array') {
-        const numbers = (node.children ?? []).map((child): unknown => child.value);
-        const css = COLOURED.test(key) ? ofNumbers(numbers) : null;
-        if (css) swatches.push(readSwatch(css, { name: label, ...at, text: numbers.join(', ') }));
-        else node.children?.forEach((child, index) => visit(child, `${label} ${index + 1}`.trim(), key));
-      } else {
-        const members = membersOf(node);
-        // A list of things with names and colours: the name names the colour beside it.
-        const sibling = members.find(({ key: other }) => /^(?:name|label|title|id)$/i.test(other))?.value.value as unknown;
-        for (const member of members) {
-          const named = COLOURED.test(member.key) || /^(?:hex|value|code)$/i.test(member.key);
-          const own = named && typeof sibling === 'string' ? sibling : member.key;
-          visit(member.value, own, COLOURED.test(member.key) ? member.key : key && `${key} ${member.key}`);
-        }
-      }
-    };
-    if (root) visit(root, '', '');
-    return { ...readingOf('json', [{ name: nameOfFile(name), kind: 'loose', swatches }], problems), skipped };
+    const list = root ? entriesOf(source, root) : new EntryList();
+    const palette = { name: nameOfFile(name), kind: 'loose' as const, entries: list.entries };
+    return readingOf('json', [palette], [...problems, ...list.problems()]);
   },
-});
+};
 
-function ofString(text: string, key: string): Pick<Found, 'css' | 'doubts'> | null {
-  if (text.length > 128) return null;
-  if (/^[a-z]+$/i.test(text)) {
-    const named = COLOURED.test(key) && !/^(?:transparent|currentcolor)$/i.test(text) && readColour(text.toLowerCase());
-    if (named) return { css: text.toLowerCase(), doubts: [] };
-  } else if (readColour(text)) return { css: text, doubts: [] };
-  if (/^#[0-9a-f]+$/i.test(text)) {
-    return { css: null, doubts: [doubt('length', `A hex code has 3, 4, 6 or 8 digits; this has ${text.length - 1}.`)] };
-  }
-  const mixed = /\d/.test(text) && /[a-f]/i.test(text);
-  if (/^[0-9a-f]{6}$/i.test(text) && (mixed || COLOURED.test(key))) {
-    return { css: `#${text}`, doubts: [doubt('bare', 'The # is missing, otherwise plain.')] };
-  }
-  return null;
+function entriesOf(source: SourceText, root: Node): EntryList {
+  const list = new EntryList();
+  const at = (span: Span, name: string, text: string) => ({ ...source.placeOf(span.from), span, name, text });
+  const visit = (node: Node, label: string, key: string) => {
+    if (typeof node.value === 'string') {
+      const inner = { from: node.offset + 1, to: node.offset + node.length - 1 };
+      const found = ofString(node.value.trim(), key, (text, within = inner) => at(within, label, text), source, inner);
+      for (const make of found) list.add(make);
+    } else if (node.type === 'array') {
+      const literal = COLOURED.test(key) ? numberList(source, node) : null;
+      if (literal) {
+        list.add(() => taken(certain(cssOf(literal.literal)), at(literal.span, label, literal.literal.text.replace(/\s+/g, ' '))));
+      } else node.children?.forEach((child, index) => visit(child, `${label} ${index + 1}`.trim(), key));
+    } else {
+      const channels = COLOURED.test(key) ? ofChannels(node) : null;
+      if (channels) {
+        const span = { from: node.offset, to: node.offset + node.length };
+        list.add(() => taken(channels.colour, at(span, label, channels.text)));
+        return;
+      }
+      const members = membersOf(node);
+      // A list of things with names and colours: the name names the colour beside it.
+      const sibling = members.find(({ key: other }) => /^(?:name|label|title|id)$/i.test(other))?.value.value as unknown;
+      for (const member of members) {
+        const named = COLOURED.test(member.key) || /^(?:hex|value|code)$/i.test(member.key);
+        const own = named && typeof sibling === 'string' ? sibling : member.key;
+        visit(member.value, own, COLOURED.test(member.key) ? member.key : key && `${key} ${member.key}`);
+      }
+    }
+  };
+  visit(root, '', '');
+  return list;
 }
 
-function ofNumbers(values: readonly unknown[]): string | null {
-  if (values.length !== 3 || !values.every((value): value is number => typeof value === 'number')) return null;
-  const [r, g, b] = values as [number, number, number];
-  if (values.every((value) => Number.isInteger(value) && value >= 0 && value <= 255) && Math.max(r, g, b) > 1)
-    return fromBytes(r, g, b);
-  return values.every((value) => value >= 0 && value <= 1) ? fromUnit([r, g, b]) : null;
+/** What a string says of colour: it is one, it holds some, it is nearly one, or nothing. */
+function ofString(
+  text: string,
+  key: string,
+  place: (text: string, span?: Span) => ReturnType<SourceText['placeOf']> & { span: Span; name: string; text: string },
+  source: SourceText,
+  inner: Span,
+): (() => EntryParts)[] {
+  if (text.length <= 128) {
+    if (/^[a-z]+$/i.test(text)) {
+      const named = COLOURED.test(key) && !/^(?:transparent|currentcolor)$/i.test(text) && readColour(text);
+      if (named) return [() => taken(named, place(text))];
+    } else {
+      const colour = readColour(text);
+      if (colour) return [() => taken(colour, place(text))];
+    }
+    if (/^#[0-9a-f]+$/i.test(text)) return [() => leftOut(null, wrongLength(text.length - 1), place(text))];
+    const mixed = /\d/.test(text) && /[a-f]/i.test(text);
+    if (/^[0-9a-f]{6}$/i.test(text) && (mixed || COLOURED.test(key))) return [() => taken(certain(`#${text}`), { ...place(text), doubts: BARE })];
+  }
+  // A longer text, such as a gradient, may hold several.
+  return [...literalsIn(source.textOf(inner), inner.from)].map(({ span, literal }) => () => taken(certain(cssOf(literal)), place(literal.text, span)),
+  );
+}
+
+const BARE: readonly Doubt[] = [doubt('bare', 'The # is missing, otherwise plain.')];
+
+/** An object of channels: red, green and blue in words or letters. */
+function ofChannels(node: Node): { colour: NonNullable<ReturnType<typeof fromChannels>>; text: string } | null {
+  const values = (['r', 'g', 'b'] as const).map((letter) => {
+    const word = { r: 'red', g: 'green', b: 'blue' }[letter];
+    const found = memberOf(node, letter) ?? memberOf(node, word) ?? memberOf(node, letter.toUpperCase());
+    return typeof found?.value === 'number' ? found.value : null;
+  });
+  if (values.some((value) => value === null)) return null;
+  const shares = values.every((value) => value! <= 1) && !values.every((value) => Number.isInteger(value) && value! > 0);
+  const colour = fromChannels(values.map(String), shares);
+  return colour && { colour, text: values.join(', ') };
 }

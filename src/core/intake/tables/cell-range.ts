@@ -49,16 +49,16 @@ export function columnName(column: number): string {
   return name;
 }
 
-function columnOf(name: string): number {
+/** The number of a column by its letters, from 1. */
+export function columnOf(name: string): number {
   return [...name.toUpperCase()].reduce((column, letter) => column * 26 + letter.charCodeAt(0) - 64, 0);
 }
 
-/** The table with every cell outside the range left out; those inside keep their places. */
+/** The table with every cell outside the range left out, and rows that then have none; those inside keep their places. */
 export function cellsWithin(table: Table, range: CellRange | undefined): Table {
   if (!range) return table;
   const { top, left, bottom, right } = range;
-  const inside = (at: number, first: number, last: number) => at + 1 >= first && at + 1 <= last;
-  return table.map((row, at) =>
-    inside(at, top, bottom) ? row.map((cell, n) => (inside(n, left, right) ? cell : undefined)) : [],
-  );
+  return table
+    .filter(({ line }) => line >= top && line <= bottom)
+    .map(({ line, cells }) => ({ line, cells: cells.slice(0, right).map((cell, at) => (at + 1 >= left ? cell : undefined)) }));
 }

@@ -1,9 +1,23 @@
-import { fromBytes, fromCmyk, fromHsb, fromLab, fromUnit } from '../channel-values';
-import { doubt } from '../reading';
-import type { Found } from '../../formats/kit/format';
-import { readColour } from '../../colour/read';
+import { fromBytes, fromCmyk, fromHsb, fromLab, fromUnit } from '../../colour/channel-values';
+import { readColour, type ReadColour } from '../../colour/read';
+import { doubt, type Doubt } from '../reading';
+import { INK } from '../swatches/coloured';
 
-type Match = Omit<Found, 'line'>;
+/** A colour found in a line. */
+export interface LineMatch {
+  /** Where it begins in the line, from 0. */
+  readonly at: number;
+  readonly text: string;
+  /** null for what looks like a colour and is none; its first doubt says why. */
+  readonly colour: ReadColour | null;
+  readonly doubts: readonly Doubt[];
+  readonly other?: ReadColour;
+}
+
+interface Meant {
+  readonly css: string | null;
+  readonly doubts: readonly Doubt[];
+}
 
 const N = String.raw`(-?(?:\d{1,3}(?:\.\d{1,6})?|\.\d{1,6}))`;
 const UNIT = String.raw`\s?(?:%|°|deg)?`;
@@ -22,7 +36,7 @@ const word = (words: string, count: number) => anywhere(String.raw`(?:${words})$
 /** Colours spelled out in numbers with their letters or their model's word, the most particular first. */
 const SPELLINGS: readonly {
   readonly pattern: RegExp;
-  readonly read: (values: number[]) => Pick<Found, 'css' | 'doubts'> | null;
+  readonly read: (values: number[]) => Meant | null;
 }[] = [
   { pattern: anywhere(lettered('CMYK')), read: cmyk },
   { pattern: word('device-cmyk|cmyk', 4), read: cmyk },
@@ -42,11 +56,12 @@ const SPELLINGS: readonly {
 const TRIPLE = new RegExp(String.raw`(?<![\d.%-])${N}\s?(%?)${GAP}${N}\s?(%?)${GAP}${N}\s?(%?)(?![\d.])`, 'g');
 
 /** What a line says in numbers instead of a code. */
-export function spelled(line: string): Match[] {
+export function spelled(line: string): LineMatch[] {
   for (const { pattern, read } of SPELLINGS) {
-    const found = [...line.matchAll(pattern)].flatMap((match): Match[] => {
+    const found = [...line.matchAll(pattern)].flatMap((match): LineMatch[] => {
       const meant = read(match.slice(1).map(Number));
-      return meant?.css && readColour(meant.css) ? [{ column: match.index + 1, text: match[0].trim(), name: '', ...meant }] : [];
+      const colour = meant?.css ? readColour(meant.css) : null;
+      return colour ? [{ at: match.index, text: match[0].trim(), colour, doubts: meant!.doubts }] : [];
     });
     if (found.length > 0) return found;
   }
@@ -54,41 +69,43 @@ export function spelled(line: string): Match[] {
 }
 
 /** Three numbers: 0..255, 0..1, or percent. */
-function* triples(line: string): Generator<Match> {
+function* triples(line: string): Generator<LineMatch> {
   for (const match of line.matchAll(TRIPLE)) {
     const values = [match[1], match[3], match[5]].map(Number);
     const signs = [match[2], match[4], match[6]].join('');
-    const at = { column: match.index + 1, text: match[0], name: '' };
+    const place = { at: match.index, text: match[0] };
     if (signs === '%%%') {
-      if (values.every(within(100))) yield { ...at, css: fromUnit(share(values)), doubts: [] };
+      if (values.every(within(100))) yield { ...place, colour: readColour(fromUnit(share(values))), doubts: [] };
     } else if (signs !== '') continue;
     else if (values.every(Number.isInteger)) {
       const css = bytes(values);
       if (!css) continue;
-      if (Math.max(...values) > 1 || Math.max(...values) === 0) yield { ...at, css, doubts: [] };
+      if (Math.max(...values) > 1 || Math.max(...values) === 0) yield { ...place, colour: readColour(css), doubts: [] };
       else {
         const reason = `Read as shares of 1; as numbers up to 255 it is ${css}.`;
-        yield { ...at, css: fromUnit(values as [number, number, number]), doubts: [doubt('ambiguous', reason)], other: css };
+        const colour = readColour(fromUnit(values as [number, number, number]));
+        yield { ...place, colour, doubts: [doubt('ambiguous', reason)], other: readColour(css)! };
       }
-    } else if (values.every(within(1))) yield { ...at, css: fromUnit(values as [number, number, number]), doubts: [] };
+    } else if (values.every(within(1)))
+      yield { ...place, colour: readColour(fromUnit(values as [number, number, number])), doubts: [] };
   }
 }
 
 const within = (top: number) => (value: number) => value >= 0 && value <= top;
 const share = (values: number[]) => values.map((value) => value / 100) as [number, number, number];
-const sure = (css: string | null): Pick<Found, 'css' | 'doubts'> => ({ css, doubts: [] });
+const sure = (css: string | null): Meant => ({ css, doubts: [] });
 
 function bytes(values: number[]): string | null {
   const [r, g, b] = values as [number, number, number];
   return values.every((value) => Number.isInteger(value) && within(255)(value)) ? fromBytes(r, g, b) : null;
 }
 
-function cmyk(values: number[]): Pick<Found, 'css' | 'doubts'> | null {
+function cmyk(values: number[]): Meant | null {
   if (!values.every(within(100))) return null;
   const [c, m, y, k] = values.map((value) => value / 100) as [number, number, number, number];
-  return fromCmyk(c, m, y, k);
+  return { css: fromCmyk(c, m, y, k), doubts: [INK] };
 }
 
-function hsb([h, s, b]: number[]): Pick<Found, 'css' | 'doubts'> | null {
+function hsb([h, s, b]: number[]): Meant | null {
   return within(360)(h!) && within(100)(s!) && within(100)(b!) ? sure(fromHsb(h!, s! / 100, b! / 100)) : null;
 }

@@ -1,15 +1,11 @@
-import { readColour } from '../../colour/read';
-import type { Found } from '../../formats/kit/format';
-import { CATCH_LIMIT } from '../reading';
-import { readText, text } from './text';
+import { OpenFile } from '../reader';
+import { ENTRY_LIMIT, type EntryParts } from '../reading';
+import { readText } from './lines';
+import { text } from './text';
 
-/** Everything found in a text, in its order. */
-const all = (source: string): Found[] => {
-  const { swatches, skipped } = readText(source);
-  return [...swatches, ...skipped].sort((one, two) => one.line - two.line || one.column - two.column);
-};
-const short = ({ line, name, css, doubts }: Found) => {
-  const hex = css === null ? null : readColour(css)!.hex;
+const all = (source: string) => readText(source).entries;
+const short = ({ line, name, colour, doubts }: EntryParts) => {
+  const hex = colour?.hex ?? null;
   return [line, name === hex ? '' : name, hex, doubts.at(-1)?.kind ?? null];
 };
 
@@ -76,7 +72,7 @@ test('line and column count from 1, also in one long line', () => {
   const long = `${'x'.repeat(9_000)} #162631`;
   expect(
     all(`a\r\nb: #006871\n${long}`)
-      .filter(({ css }) => css)
+      .filter(({ colour }) => colour)
       .map(({ line, column }) => [line, column]),
   ).toEqual([
     [2, 4],
@@ -101,11 +97,11 @@ test('five megabytes are read in bounded time, whatever they are made of', () =>
   ];
   for (const piece of pieces) {
     // A pattern that backtracks would take hours.
-    const { swatches, skipped } = readText(piece.repeat(Math.ceil((5 * 1024 * 1024) / piece.length)));
-    expect(swatches.length + skipped.length).toBeLessThanOrEqual(CATCH_LIMIT);
+    const { entries } = readText(piece.repeat(Math.ceil((5 * 1024 * 1024) / piece.length)));
+    expect(entries.length).toBeLessThanOrEqual(ENTRY_LIMIT);
   }
 }, 600_000);
 
 test('bytes that are no text are left to other readers', () => {
-  expect(text.read!({ name: 'x', bytes: new Uint8Array([1, 0, 2]) }, {})).toBeNull();
+  expect(text.read(new OpenFile({ name: 'x', bytes: new Uint8Array([1, 0, 2]) }), {})).toBeNull();
 });

@@ -1,10 +1,10 @@
+import { removalSteps } from '../../brand/remove-tokens';
 import type { FileToken } from './token-files';
 import { apply } from '../../brand/apply';
 import { tokenPathOf } from '../bring-in';
 import type { Command, Step } from '../../brand/commands';
 import { equalSwatch, readDeprecation, sameColour, type MappedContext, type TokenChange } from './compare-tokens';
 import type { Brand, Carried, Token, TokenValue } from '../../brand/document';
-import { removalSteps } from '../../brand/remove-tokens';
 import { renameTokens } from '../../brand/rename-tokens';
 import { resolveTheme } from '../../brand/resolve';
 import { likelyRole } from '../../brand/token-role';

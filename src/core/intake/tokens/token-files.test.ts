@@ -69,7 +69,7 @@ test.each([
   ['damaged JSON', '{"a": {"$type": "color", "$value": "#112233"}, "b": ', 'damaged'],
   ['no JSON at all', 'hello', 'damaged'],
   ['too deep', '{"a":'.repeat(300) + '1' + '}'.repeat(300), 'nested more than'],
-  ['a group that extends itself', '{"a": {"$extends": "{a}", "b": {"$type": "color", "$value": "#112233"}}}', null],
+  ['a group that extends itself', '{"a": {"$extends": "{a}", "b": {"$type": "color", "$value": "#112233"}}}', 'in a circle'],
   [
     'a resolver whose set takes itself',
     '{"version": "2025.10", "sets": {"s": {"sources": [{"$ref": "#/sets/s"}]}}, "resolutionOrder": [{"$ref": "#/sets/s"}]}',
@@ -82,8 +82,7 @@ test.each([
   ],
 ])('%s: one clear sentence with its place, and what can be read is read', (_name, text, sentence) => {
   const { problems, contexts } = readTokenFiles([file(text)]);
-  if (sentence === null) expect(problems).toEqual([]);
-  else expect(problems.map(({ message }) => message).join(' ')).toContain(sentence);
+  expect(problems.map(({ message }) => message).join(' ')).toContain(sentence);
   expect(problems.every(({ line, column }) => line >= 1 && column >= 1)).toBe(true);
   if (text.includes('#112233'))
     expect([...contexts[0]!.tokens.values()].some(({ colour }) => colour?.hex === '#112233')).toBe(true);

@@ -1,5 +1,10 @@
 import type { Node } from 'jsonc-parser';
-import { readColour, type ReadColour } from '../../colour/read';
+import { LIMITS } from '../../brand/document';
+import type { ReadColour } from '../../colour/read';
+import { memberOf, membersOf } from '../../source/json';
+import { problem, type Problem } from '../../source/problem';
+import type { Place } from '../../source/source-text';
+import type { SourceFile } from '../reader';
 import {
   aliasOf,
   entriesOf,
@@ -7,13 +12,11 @@ import {
   nodeAt,
   readDocument,
   resolver,
-  type Entries,
-  type Entry,
+  type Fault,
   type TokenDocument,
-} from './dtcg-entries';
-import type { Problem, SourceFile } from '../../formats/kit/format';
-import { memberOf, membersOf } from '../../source/json-text';
-import { problem } from '../reading';
+  type TokenEntries,
+  type TokenEntry,
+} from './entries';
 
 /** A colour token of a file in one context. */
 export interface FileToken {
@@ -27,6 +30,8 @@ export interface FileToken {
   readonly deprecated: string | null;
   /** `$extensions`, as JSON text. */
   readonly extensions: string | undefined;
+  /** Where its value stands in its file. */
+  readonly place: Place;
 }
 
 /** What a token file holds besides colours: a token of another type, or a property of a group. */
@@ -51,7 +56,7 @@ export interface TokenFiles {
   readonly problems: readonly Problem[];
 }
 
-type Named = Problem & { readonly file: string };
+type InFile = Problem & { readonly file: string };
 
 /**
  * Design token files of the 2025.10 modules, and the older string form. Without a resolver among them each file is a
@@ -59,7 +64,7 @@ type Named = Problem & { readonly file: string };
  * that names another file says so in a problem. Never throws.
  */
 export function readTokenFiles(files: readonly SourceFile[]): TokenFiles {
-  const problems: Named[] = [];
+  const problems: InFile[] = [];
   const documents = files.flatMap(({ name, bytes }): TokenDocument[] => {
     const document = readDocument(name, bytes);
     problems.push(...document.problems.map((one) => ({ ...one, file: name })));
@@ -69,6 +74,9 @@ export function readTokenFiles(files: readonly SourceFile[]): TokenFiles {
   const layers = resolving
     ? resolverContexts(resolving, documents, problems)
     : documents.map((document) => ({ name: contextName(document.name), layers: [entriesOf(document)] }));
+  for (const { layers: merged } of layers) {
+    for (const { document, problems: own } of merged) problems.push(...own.map((one) => ({ ...one, file: document.name })));
+  }
   const contexts = layers.map(({ name, layers: merged }) => contextOf(name, merged, problems));
   const distinct = [...new Map(problems.map((one) => [`${one.file} ${one.line} ${one.message}`, one])).values()];
   return {
@@ -87,18 +95,19 @@ function isResolver({ root }: TokenDocument): boolean {
 
 interface Layers {
   readonly name: string;
-  readonly layers: readonly Entries[];
+  readonly layers: readonly TokenEntries[];
 }
 
 /** The modifier whose contexts are the themes; of several, the one that is called so. */
 const THEME_LIKE = /theme|mode|scheme|appearance|colou?r/i;
 const SOURCES_DEPTH = 10;
+/** Sets of sets may name the same files any number of times. */
+const MOST_SOURCES = 1_000;
 
 /** Design Tokens Resolver Module 2025.10: sets and modifiers in their order, later ones over earlier ones. */
-function resolverContexts(resolving: TokenDocument, documents: readonly TokenDocument[], problems: Named[]): Layers[] {
+function resolverContexts(resolving: TokenDocument, documents: readonly TokenDocument[], problems: InFile[]): Layers[] {
   const complain = (node: Node, message: string, severity: Problem['severity'] = 'error') => {
-    const { line, column } = resolving.placeOf(node.offset);
-    problems.push({ ...problem(message, line, column, severity), file: resolving.name });
+    problems.push({ ...problem(message, resolving.source.placeOf(node.offset), severity), file: resolving.name });
   };
   /** A pointer into the resolver itself, to a set or modifier with its name. */
   const target = (node: Node): { name: string; node: Node } | null => {
@@ -110,11 +119,23 @@ function resolverContexts(resolving: TokenDocument, documents: readonly TokenDoc
     complain(node, `The resolver points at ${reference.slice(0, 80)}, which is not in it; this part is left out.`);
     return null;
   };
-  const sourcesOf = (node: Node, depth: number): Entries[] => {
+  const inline = new Map<Node, TokenEntries>();
+  const entriesAt = (document: TokenDocument, node: Node): TokenEntries => {
+    let entries = inline.get(node);
+    if (!entries) inline.set(node, (entries = entriesOf(document, node)));
+    return entries;
+  };
+  let sources = 0;
+  const sourcesOf = (node: Node, depth: number): TokenEntries[] => {
+    if (++sources > MOST_SOURCES) {
+      if (sources === MOST_SOURCES + 1)
+        complain(node, `The resolver takes more than ${MOST_SOURCES} sources, sets within sets counted; the rest is left out.`);
+      return [];
+    }
     const reference: unknown = memberOf(node, '$ref')?.value;
     if (typeof reference !== 'string') {
       const nested = memberOf(node, 'sources');
-      return nested ? (nested.children ?? []).flatMap((one) => sourcesOf(one, depth + 1)) : [entriesOf(resolving, node)];
+      return nested ? (nested.children ?? []).flatMap((one) => sourcesOf(one, depth + 1)) : [entriesAt(resolving, node)];
     }
     if (depth > SOURCES_DEPTH) {
       complain(node, `The resolver’s sources go round in a circle at ${reference.slice(0, 80)}; that part is left out.`);
@@ -127,8 +148,8 @@ function resolverContexts(resolving: TokenDocument, documents: readonly TokenDoc
       if (found) return sourcesOf(found, depth + 1);
     } else {
       const document = documents.find(({ name }) => sameFile(name, file));
-      const node_ = document && (pointer ? nodeAt(document.root, keysOfReference(`#${pointer}`) ?? []) : document.root);
-      if (document && node_) return [entriesOf(document, node_)];
+      const within = document && (pointer ? nodeAt(document.root, keysOfReference(`#${pointer}`) ?? []) : document.root);
+      if (document && within) return [entriesAt(document, within)];
     }
     complain(node, `The resolver takes ${reference.slice(0, 80)}, which was not given; add that file.`);
     return [];
@@ -141,17 +162,38 @@ function resolverContexts(resolving: TokenDocument, documents: readonly TokenDoc
     complain(node, `The modifier ${name} is taken in its default context; themes come from ${theme!.name}.`, 'warning');
   }
   const contextsOf = (node: Node) => membersOf(memberOf(node, 'contexts')!);
-  const names = theme ? contextsOf(theme.node).map(({ key }) => key) : [contextName(resolving.name)];
+  const all = theme ? contextsOf(theme.node).map(({ key }) => key) : [contextName(resolving.name)];
+  const names = all.slice(0, LIMITS.themes);
+  if (theme && names.length < all.length)
+    complain(
+      theme.node,
+      `${theme.name} has ${all.length} contexts, and a brand ${LIMITS.themes} themes at most; the first ${LIMITS.themes} are read.`,
+    );
   return names.map((context) => ({
     name: context,
     layers: order.flatMap(({ name, node }) => {
       if (!memberOf(node, 'contexts')) return sourcesOf(node, 0);
-      const all = contextsOf(node);
+      const contexts = contextsOf(node);
       const wanted = name === theme?.name ? context : memberOf(node, 'default')?.value;
-      const chosen = all.find(({ key }) => key === wanted) ?? all[0];
+      const chosen = contexts.find(({ key }) => key === wanted) ?? contexts[0];
       return (chosen?.value.children ?? []).flatMap((source) => sourcesOf(source, 0));
     }),
   }));
+}
+
+/** The files that a resolver names, as it names them; none when the file is no resolver. */
+export function filesOfResolver(file: SourceFile): string[] {
+  const document = readDocument(file.name, file.bytes);
+  if (!('root' in document) || !isResolver(document)) return [];
+  const names = new Set<string>();
+  const open: Node[] = [document.root];
+  for (let node = open.pop(); node; node = open.pop()) {
+    const reference: unknown = node.type === 'object' ? memberOf(node, '$ref')?.value : undefined;
+    const name = typeof reference === 'string' ? reference.split('#')[0]! : '';
+    if (name !== '') names.add(name);
+    if (node.children) open.push(...node.children);
+  }
+  return [...names].slice(0, MOST_SOURCES);
 }
 
 function sameFile(name: string, reference: string): boolean {
@@ -161,14 +203,15 @@ function sameFile(name: string, reference: string): boolean {
 }
 
 /** Layers as one tree: a token of a later one takes the place of an earlier one with its path. */
-function contextOf(name: string, layers: readonly Entries[], problems: Named[]): TokenContext {
-  const merged = new Map<string, Entry>();
+function contextOf(name: string, layers: readonly TokenEntries[], problems: InFile[]): TokenContext {
+  const merged = new Map<string, TokenEntry>();
   for (const { tokens } of layers) for (const [path, entry] of tokens) merged.set(path, entry);
   const resolved = resolver(merged);
   const tokens = new Map<string, FileToken>();
   const damaged = new Set<string>();
   const carried = new Map<string, Omit<FileCarried, 'before'>>();
   const order: { colour?: string; carried?: string }[] = [];
+  const faults = new Faults();
   for (const { all } of layers) {
     for (const one of all) {
       const key = one.keys.join('\u0000');
@@ -177,14 +220,13 @@ function contextOf(name: string, layers: readonly Entries[], problems: Named[]):
         const entry = merged.get(one.path)!;
         if (tokens.has(one.path) || carried.has(key)) continue;
         const end = resolved(entry);
-        const { line, column } = entry.document.placeOf(entry.value.offset);
         if ('fault' in end) {
-          problems.push({ ...problem(`${entry.path} ${end.fault}`, line, column), file: entry.document.name });
+          faults.add(entry, end);
           if (end.missing === undefined) {
             damaged.add(entry.path);
             continue;
           }
-        } else if (end.css === null) {
+        } else if (end.colour === null) {
           carried.set(key, { keys: entry.keys, json: textOf(entry.document, entry.node) });
           order.push({ carried: key });
           continue;
@@ -193,10 +235,11 @@ function contextOf(name: string, layers: readonly Entries[], problems: Named[]):
         tokens.set(entry.path, {
           path: entry.path,
           alias: aliasOf(entry.value),
-          colour: 'css' in end && end.css !== null ? readColour(end.css) : null,
+          colour: 'colour' in end ? end.colour : null,
           description: entry.description,
           deprecated: entry.deprecated,
           extensions: extensions && textOf(entry.document, extensions),
+          place: entry.document.source.placeOf(entry.value.offset),
         });
         order.push({ colour: entry.path });
       } else {
@@ -205,15 +248,39 @@ function contextOf(name: string, layers: readonly Entries[], problems: Named[]):
       }
     }
   }
+  problems.push(...faults.problems());
   let before: string | null = null;
   const placed: FileCarried[] = [];
   for (const { colour, carried: key } of order.reverse()) {
     if (colour !== undefined) before = colour;
-    else placed.unshift({ ...carried.get(key!)!, before });
+    else placed.push({ ...carried.get(key!)!, before });
   }
-  return { name, tokens, carried: placed, damaged };
+  return { name, tokens, carried: placed.reverse(), damaged };
 }
 
-function textOf({ source }: TokenDocument, node: Node): string {
-  return source.slice(node.offset, node.offset + node.length);
+/** What is wrong with tokens: a ring of them is one fault, however many go round in it or lead into it. */
+export class Faults {
+  private readonly found: { readonly entry: TokenEntry; readonly end: Fault; count: number }[] = [];
+  private readonly rings = new Map<Fault, number>();
+
+  add(entry: TokenEntry, end: Fault): void {
+    const known = end.ring ? this.rings.get(end) : undefined;
+    if (known !== undefined) {
+      this.found[known]!.count++;
+      return;
+    }
+    if (end.ring) this.rings.set(end, this.found.length);
+    this.found.push({ entry, end, count: 1 });
+  }
+
+  problems(): InFile[] {
+    return this.found.map(({ entry: { path, document, value }, end: { fault }, count }) => ({
+      ...problem(`${path} ${fault}`, document.source.placeOf(value.offset), 'error', count),
+      file: document.name,
+    }));
+  }
+}
+
+function textOf({ source }: TokenDocument, { offset, length }: Node): string {
+  return source.text.slice(offset, offset + length);
 }

@@ -1,5 +1,5 @@
-import { useState, type ReactNode } from 'react';
 import { resolveTheme } from '@/core/brand/resolve';
+import { useState, type ReactNode } from 'react';
 import { readColour } from '@/core/colour/read';
 import type { Vision } from '@/core/colour/vision';
 import { CATEGORICAL_COUNT, type CategoricalSet } from '@/core/palette/categorical';

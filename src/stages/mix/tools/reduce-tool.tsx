@@ -1,3 +1,4 @@
+import { deleteSwatches } from '../swatch-edits';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { mergeSwatches, usedSwatches } from '@/core/brand/merge-swatches';
 import { readColour } from '@/core/colour/read';
@@ -6,7 +7,7 @@ import { ApplyButtons } from '@/ui/apply-buttons';
 import { useBrand } from '@/ui/brand-context';
 import { Choice, Dial } from '@/ui/dial';
 import { Strip } from '@/ui/strip';
-import { deleteSwatches, recolour } from '../swatch-edits';
+import { recolour } from '../swatch-edits';
 import { useTrial } from '@/ui/use-trial';
 import { ToolFrame, type ToolProps } from './tool';
 import css from './tools.module.css';

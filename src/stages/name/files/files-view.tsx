@@ -1,10 +1,10 @@
+import type { SourceFile } from '@/core/intake/reader';
 import { Button, NativeSelect } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { compareTokens, type MappedContext } from '@/core/intake/tokens/compare-tokens';
 import { newId } from '@/core/brand/identity';
 import { takeTokens } from '@/core/intake/tokens/take-tokens';
-import type { SourceFile } from '@/core/formats/kit/format';
 import { readTokenFiles, type TokenFiles } from '@/core/intake/tokens/token-files';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { tell } from '@/ui/notices';

@@ -1,3 +1,4 @@
+import { slug } from '@/core/base/words';
 import type { Command, Step } from '@/core/brand/commands';
 import { equalSwatch } from '@/core/intake/tokens/compare-tokens';
 import { LIMITS, type Brand, type Token, type TokenValue } from '@/core/brand/document';
@@ -7,7 +8,6 @@ import { renamesOf, renameTokens } from '@/core/brand/rename-tokens';
 import { resolveTheme } from '@/core/brand/resolve';
 import { likelyRole } from '@/core/brand/token-role';
 import { readColour } from '@/core/colour/read';
-import { slug } from '@/core/formats/kit/format';
 
 /** A new token with the same value in every theme. */
 export function newToken(brand: Brand, path: string, value: TokenValue): { command: Command; id: string } {

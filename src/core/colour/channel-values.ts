@@ -1,18 +1,12 @@
 /** Colours given as numbers, as swatch files and tables give them, in CSS. What a channel is and its range is in each name. */
 import { converter } from 'culori';
-import { doubt } from './reading';
-import type { Doubt } from '../formats/kit/format';
+import { hexDigits } from '../base/hex';
 
 const toRgb = converter('rgb');
 
-export interface Numbered {
-  readonly css: string;
-  readonly doubts: readonly Doubt[];
-}
-
-/** Channels 0..255, whole numbers. */
-export function fromBytes(r: number, g: number, b: number): string {
-  return '#' + [r, g, b].map((value) => value.toString(16).padStart(2, '0')).join('');
+/** Channels 0..255, whole numbers; with the fourth, opacity 0..255. */
+export function fromBytes(r: number, g: number, b: number, alpha = 255): string {
+  return `#${hexDigits(alpha < 255 ? [r, g, b, alpha] : [r, g, b])}`;
 }
 
 /**
@@ -27,12 +21,9 @@ export function fromUnit(channels: readonly [number, number, number]): string {
 }
 
 /** Cyan, magenta, yellow and black 0..1, by the plain formula of CSS Color 5 without a profile, and so only about right. */
-export function fromCmyk(c: number, m: number, y: number, k: number): Numbered {
+export function fromCmyk(c: number, m: number, y: number, k: number): string {
   const channel = (ink: number) => Math.round(255 * (1 - Math.min(1, ink * (1 - k) + k)));
-  return {
-    css: fromBytes(channel(c), channel(m), channel(y)),
-    doubts: [doubt('approximate', 'CMYK without a profile, by the plain formula.')],
-  };
+  return fromBytes(channel(c), channel(m), channel(y));
 }
 
 /** Hue in degrees, saturation and brightness 0..1. */

@@ -1,0 +1,69 @@
+import type { ReadColour } from '../../colour/read';
+import type { CssOccurrence } from '../../source/css';
+import { cssOf, type Literal } from '../../source/literal';
+import type { SourceText, Span } from '../../source/source-text';
+import { certain, doubt, leftOut, taken, type EntryParts } from '../reading';
+
+interface Use {
+  readonly colour: ReadColour;
+  readonly span: Span;
+  readonly where: Set<string>;
+  readonly also: Span[];
+}
+
+/** Gathers the colours a file uses: each once, in the order of its first use, with where and how often. */
+export class Uses {
+  private readonly byColour = new Map<string, Use>();
+  private readonly others: EntryParts[] = [];
+  private readonly named = new Set<string>();
+
+  constructor(private readonly source: SourceText) {}
+
+  add(literal: Literal, where: string, span: Span): void {
+    const colour = certain(cssOf(literal));
+    const known = this.byColour.get(keyOf(colour));
+    if (known) {
+      known.also.push(span);
+      known.where.add(where);
+    } else this.byColour.set(keyOf(colour), { colour, span, where: new Set([where]), also: [] });
+  }
+
+  /** A colour that the file itself gives a name: kept whatever else has the same colour. */
+  name(literal: Literal, name: string, span: Span): void {
+    const colour = certain(cssOf(literal));
+    this.named.add(keyOf(colour));
+    this.others.push(taken(colour, { ...this.source.placeOf(span.from), span, name }));
+  }
+
+  /** A colour of a comment, which is not used. */
+  remark({ text, colour }: Literal, span: Span): void {
+    const place = { ...this.source.placeOf(span.from), span, text };
+    this.others.push(leftOut(colour, doubt('apart', 'It stands in a comment.'), place));
+  }
+
+  /** The colours of a style sheet: a custom property that is nothing but a colour names it, all others are uses. */
+  addCss(occurrences: readonly CssOccurrence[]): void {
+    for (const { literal, span, path, comment, whole } of occurrences) {
+      const property = path[0] ?? '';
+      if (comment) this.remark(literal, span);
+      else if (whole) this.name(literal, property.slice(2), span);
+      else this.add(literal, property, span);
+    }
+  }
+
+  entries(): EntryParts[] {
+    const used = [...this.byColour].map(([key, { colour, span, where, also }]): EntryParts => {
+      const times = also.length === 0 ? 'once' : `${also.length + 1} times`;
+      const text = `${[...where].slice(0, 4).join(', ')}: ${colour.css}, ${times}`;
+      const parts = { ...this.source.placeOf(span.from), span, text, ...(also.length > 0 && { also }) };
+      return this.named.has(key)
+        ? leftOut(colour, doubt('duplicate', 'A custom property has this colour, with its name.'), parts)
+        : taken(colour, parts);
+    });
+    return [...this.others, ...used].sort((one, two) => one.line - two.line || one.column - two.column);
+  }
+}
+
+function keyOf({ hex, alpha }: ReadColour): string {
+  return hex + alpha;
+}

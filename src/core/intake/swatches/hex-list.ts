@@ -1,0 +1,27 @@
+import type { Reader } from '../reader';
+import { certain, doubt, EntryList, leftOut, nameOfFile, readingOf, taken } from '../reading';
+
+/** `.hex`: hex digits, a code a line and nothing else, as palette collections for games hand them out. */
+export const hexList: Reader = {
+  id: 'hex',
+  title: 'List of hex codes',
+  family: 'swatches',
+  extensions: ['.hex'],
+  purpose: 'A code a line, of three, four, six or eight digits, with or without #.',
+  read({ name, source }) {
+    if (!/\.hex$/i.test(name) || !source) return null;
+    const list = new EntryList();
+    for (let number = 1; number <= source.lineCount; number++) {
+      const span = source.lineSpan(number);
+      const text = source.textOf(span).trim();
+      if (text === '') continue;
+      list.add(() => {
+        const digits = /^#?([0-9a-f]{3}|[0-9a-f]{4}|[0-9a-f]{6}|[0-9a-f]{8})$/i.exec(text)?.[1];
+        const place = { line: number, column: 1, span, text: text.slice(0, 80) };
+        const wrong = 'This line is no hex code of three, four, six or eight digits.';
+        return digits ? taken(certain(`#${digits.toLowerCase()}`), place) : leftOut(null, doubt('unreadable', wrong), place);
+      });
+    }
+    return readingOf('hex', [{ name: nameOfFile(name), kind: 'loose', entries: list.entries }], list.problems());
+  },
+};
