@@ -1,6 +1,5 @@
-import { emptyBrand } from '@/core/brand/document';
+import { type Brand, emptyBrand, type Token, type TokenValue } from '@/core/brand/document';
 import fc from 'fast-check';
-import { type Brand, type Token, type TokenValue } from '@/core/brand/document';
 
 /** Numbers and `none` of the colour spaces of CSS Color 4, each within its range. */
 const number = (low: number, high: number) =>

@@ -74,13 +74,13 @@ function writtenFiles(brand: Brand, options: ExportOptions): Exported[] {
   const written: Exported[] = [];
   const notes = new Set<string>();
   for (const destination of destinationsFor(brand, options)) {
-    const { files, problems } = writeDestination(brand, destination, themes);
-    const error = problems.find(({ severity }) => severity === 'error');
+    const { files, findings } = writeDestination(brand, destination, themes);
+    const error = findings.find(({ severity }) => severity === 'error');
     // Of all formats, some want what a brand may not have, such as a terminal's sixteen colours.
     if (error && !all) fail(error.message);
     if (error) notes.add(`${destination.format} is left out: ${error.message}`);
     else {
-      for (const { message } of problems) notes.add(message);
+      for (const { message } of findings) notes.add(message);
       written.push(...files.map((file) => ({ file, format: destination.format })));
     }
   }

@@ -1,5 +1,4 @@
-import type { Brand } from '@/core/brand/document';
-import { Brand as BrandSchema } from '@/core/brand/document';
+import { type Brand, Brand as BrandSchema } from '@/core/brand/document';
 import { bundle, manifestFile, sha256, type ManifestEntry } from '@/core/release/bundle';
 import { loadBrand } from './brands';
 import { database, type PersonRow, type ReleaseFileRow, type ReleaseRow } from './database';
@@ -25,8 +24,8 @@ export async function makeRelease(person: PersonRow, brandId: string, seq: numbe
     if (current.seq !== seq) {
       throw new Refused(409, 'The brand has changed since you looked at it; look at the new changes, then release again.');
     }
-    const { files, manifest, problems } = await bundle(current.brand);
-    const error = problems.find((problem) => problem.severity === 'error');
+    const { files, manifest, findings } = await bundle(current.brand);
+    const error = findings.find(({ severity }) => severity === 'error');
     if (error) throw new Refused(409, `Nothing was released: ${error.message}`);
     const number = ((await Release.max<number | null, ReleaseRow>('number', { where: { brandId }, transaction })) ?? 0) + 1;
     await Release.create(

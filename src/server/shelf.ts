@@ -1,7 +1,6 @@
-import { ShelfEntry } from '@/core/shelf/shelf-palette';
+import { SHELF_LIMITS, ShelfEntry, type ShelfPalette } from '@/core/shelf/shelf-palette';
 import { QueryTypes } from 'sequelize';
 import { EntityId } from '@/core/brand/document';
-import { SHELF_LIMITS, type ShelfPalette } from '@/core/shelf/shelf-palette';
 import { database, type PersonRow } from './database';
 import { Refused } from './refused';
 

@@ -1,7 +1,6 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { apply } from '@/core/brand/apply';
-import type { Command } from '@/core/brand/commands';
-import { touchedBy } from '@/core/brand/commands';
+import { type Command, touchedBy } from '@/core/brand/commands';
 import type { Brand } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { enqueue, receive, withdraw, type Change, type Dropped, type Pending, type Replica } from '@/core/brand/replica';

@@ -15,8 +15,8 @@ const api = {
   write: (brand: Brand, destination: Destination): Written => writeDestination(brand, destination),
 
   async packAll(brand: Brand, onProgress: (share: number) => void): Promise<Packed> {
-    const { files, manifest, problems } = await bundle(brand, onProgress);
-    const error = problems.find(({ severity }) => severity === 'error');
+    const { files, manifest, findings } = await bundle(brand, onProgress);
+    const error = findings.find(({ severity }) => severity === 'error');
     if (error) return { zip: null, problem: error.message };
     const zip = zipFiles([...files, manifestFile(brand, manifest)]);
     return transfer({ zip, problem: '' }, [zip.buffer]);

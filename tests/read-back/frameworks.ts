@@ -101,7 +101,7 @@ export const frameworks: Readonly<Record<string, Reader>> = {
         .filter(([path]) => path.includes('.value.'))
         .map(([path]) => path.replace(/(?:\.DEFAULT)?\.value\..*$/, ''));
       return themes.map(({ word }, at) => {
-        const name = Object.entries(config.conditions).find(([, selector]) => selector.includes(`=${word}]`))?.[0];
+        const name = Object.entries(config.conditions).find(([, selector]) => selector.includes(`='${word}']`))?.[0];
         const variables = tokens.cssVarMap.get(at === 0 ? 'base' : `_${name}`)!;
         return pairs(
           [...new Set(own)].map((path): [string, string] => {

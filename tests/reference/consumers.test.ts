@@ -20,8 +20,8 @@ import { laid } from '../read-back/files';
 import { constantsOf } from '../read-back/program-source';
 
 function write(format: string, options: Destination['options'] = {}, brand: Brand = demo) {
-  const { files, problems } = writeDestination(brand, { name: format, format, options });
-  const of = (severity: string) => problems.filter((one) => one.severity === severity).map(({ message }) => message);
+  const { files, findings } = writeDestination(brand, { name: format, format, options });
+  const of = (severity: string) => findings.filter((one) => one.severity === severity).map(({ message }) => message);
   return { files, errors: of('error'), notes: of('warning'), text: new TextDecoder().decode(files[0]?.bytes) };
 }
 
@@ -305,6 +305,6 @@ test.each([
   ['two themes that become one', { ...demo, themes: [...demo.themes, { id: 'x', name: 'DAY' }] }, 'both be written as day'],
   ['no tokens', { ...demo, tokens: [] }, 'no tokens'],
 ] as [string, Brand, string][])('%s stops the release', async (_name, brand, sentence) => {
-  const { problems } = await bundle(brand);
-  expect(problems).toEqual(expect.arrayContaining([{ severity: 'error', message: expect.stringContaining(sentence) }]));
+  const { findings } = await bundle(brand);
+  expect(findings).toContainEqual(expect.objectContaining({ severity: 'error', message: expect.stringContaining(sentence) }));
 });

@@ -2,14 +2,13 @@
  * Design Tokens Community Group: Format, Color and Resolver Modules 2025.10. The examples and the shape below are those of
  * the modules, written from memory; colour spaces are checked against CSS Color 4 as colorjs.io has it.
  */
-import { emptyBrand } from '@/core/brand/document';
+import { Brand, emptyBrand } from '@/core/brand/document';
 import { readFileSync } from 'node:fs';
 import Ajv from 'ajv/dist/2020';
 import Color from 'colorjs.io';
 import fc from 'fast-check';
 import { apply } from '@/core/brand/apply';
 import { compareTokens } from '@/core/intake/tokens/compare-tokens';
-import { Brand } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { takeTokens } from '@/core/intake/tokens/take-tokens';
 import { resolveTheme } from '@/core/brand/resolve';
@@ -21,8 +20,8 @@ import { tokenColour, tokenTree } from '../arbitrary-tokens';
 const bytes = (data: unknown) => new TextEncoder().encode(typeof data === 'string' ? data : JSON.stringify(data));
 const read = (data: unknown, name = 'day.tokens.json') => readTokenFiles([{ name, bytes: bytes(data) }]);
 const written = (brand: Brand) => {
-  const { files, problems } = writeDestination(brand, { name: 'Tokens', format: 'dtcg', options: {} });
-  expect(problems).toEqual([]);
+  const { files, findings } = writeDestination(brand, { name: 'Tokens', format: 'dtcg', options: {} });
+  expect(findings).toEqual([]);
   return files.map(({ path, bytes: content }) => ({ name: path, bytes: content, text: new TextDecoder().decode(content) }));
 };
 /** A brand with nothing but what token files say. */

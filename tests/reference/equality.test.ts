@@ -86,8 +86,8 @@ const PLACES: Readonly<Record<string, string>> = {
 async function readsEqual(id: string, options: Destination['options']): Promise<number> {
   const reader = READERS[id]!;
   expect(reader).toBeDefined();
-  const { files, problems } = writeDestination(brand, { name: id, format: id, options });
-  expect(problems.filter(({ severity }) => severity === 'error')).toEqual([]);
+  const { files, findings } = writeDestination(brand, { name: id, format: id, options });
+  expect(findings.filter(({ severity }) => severity === 'error')).toEqual([]);
   const read = await reader.read(files, themes, page);
   const wanted =
     reader.holds === 'terminal' || reader.holds === 'office'

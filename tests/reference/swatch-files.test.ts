@@ -1,11 +1,10 @@
 /** Files built byte by byte from their published layouts, so that a reader and a writer cannot be wrong alike. */
 import { coloursOf, leftOutOf } from '../colours-of';
-import { emptyBrand } from '@/core/brand/document';
+import { type Brand, emptyBrand } from '@/core/brand/document';
 import { readFile } from '@/core/intake/readers';
 import ExcelJS from 'exceljs';
 import { zipSync, strToU8 } from 'fflate';
 import { PNG } from 'pngjs';
-import type { Brand } from '@/core/brand/document';
 import { writeDestination } from '@/core/formats/registry';
 import { BAD_FILES } from '../bad-files';
 import { decodePng } from '../decode-png';

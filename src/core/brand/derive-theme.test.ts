@@ -1,11 +1,10 @@
-import { emptyBrand } from './document';
+import { Brand, emptyBrand, type ThemeRecipe, type Token } from './document';
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { anyColour } from '../../../tests/arbitrary-colours';
 import { textPairs } from '../findings/contrast';
 import { apply } from './apply';
 import { deriveTheme, RECIPES } from './derive-theme';
-import { Brand, type ThemeRecipe, type Token } from './document';
 import { newId } from './identity';
 import { resolveTheme } from './resolve';
 import { copyTheme, shiftTheme, takeDerived } from './theme-edits';

@@ -1,8 +1,6 @@
-import { emptyBrand } from './document';
-import { usedSwatches } from './merge-swatches';
+import { Brand, emptyBrand, serialiseBrand, type Swatch, type Token } from './document';
+import { mergeSwatches, usedSwatches } from './merge-swatches';
 import { apply } from './apply';
-import { Brand, serialiseBrand, type Swatch, type Token } from './document';
-import { mergeSwatches } from './merge-swatches';
 
 const swatch = (id: string): Swatch => ({ id, name: id, value: '#006871', locked: false });
 const token = (id: string, values: Token['values']): Token => ({ id, path: id, role: 'other', description: '', on: [], values });

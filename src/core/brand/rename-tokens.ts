@@ -1,6 +1,6 @@
-import { formatById } from '../formats/registry';
 import type { Command, Step } from './commands';
 import { TokenPath, type Brand, type Carried } from './document';
+import { followedOptions } from './token-options';
 
 /** Old path to new one, for each token that is to be renamed. */
 export type Renames = ReadonlyMap<string, string>;
@@ -31,15 +31,9 @@ export function renameTokens(brand: Brand, renames: Renames, label: string): Com
   if (steps.length === 0) return { refusal: 'That is the path it has already.' };
   const groups = renamedGroups(brand, renames);
   const follow = (path: string) => renames.get(path) ?? groups.get(path);
-  for (const { id, format, options } of brand.destinations) {
-    const next = Object.entries(options).flatMap(([key, value]): [string, string | string[]][] => {
-      const names = formatById(format)?.options.shape[key]?.meta?.()?.names;
-      if (names === 'tokens' && typeof value === 'string' && follow(value)) return [[key, follow(value)!]];
-      const list = names === 'groups' && Array.isArray(value) ? value.map(String) : [];
-      return list.some(follow) ? [[key, list.map((path) => follow(path) ?? path)]] : [];
-    });
-    if (next.length > 0)
-      steps.push({ do: 'destination.edit', id, set: { options: { ...options, ...Object.fromEntries(next) } }, was: { options } });
+  for (const { id, options } of brand.destinations) {
+    const next = followedOptions(options, follow);
+    if (next) steps.push({ do: 'destination.edit', id, set: { options: next }, was: { options } });
   }
   for (const { id, group } of brand.fields) {
     const to = groups.get(group);

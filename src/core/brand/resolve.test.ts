@@ -1,9 +1,8 @@
-import { emptyBrand } from './document';
+import { Brand, emptyBrand, type Token, type TokenValue } from './document';
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { anyCommand, commandFor } from '../../../tests/random-commands';
 import { apply } from './apply';
-import { Brand, type Token, type TokenValue } from './document';
 import { resolveTheme, swatchesOf, tokensUsing, trailOf } from './resolve';
 
 const token = (id: string, day?: TokenValue): Token => ({

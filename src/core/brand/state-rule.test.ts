@@ -1,11 +1,9 @@
-import { TOKEN_STATES } from './document';
-import { STATE_DEFAULTS } from './state-rule';
+import { type StateRule, TOKEN_STATES } from './document';
+import { STATE_DEFAULTS, stateColour } from './state-rule';
 import fc from 'fast-check';
 import { anyColour, hexColour } from '../../../tests/arbitrary-colours';
 import { contrastRatio } from '../colour/contrast';
 import { readColour } from '../colour/read';
-import { type StateRule } from './document';
-import { stateColour } from './state-rule';
 
 const read = (css: string) => readColour(css)!;
 const rule = (state: StateRule['state'], change: Partial<StateRule> = {}): StateRule => ({

@@ -1,4 +1,3 @@
-import { formatById } from '../formats/registry';
 import { targetsOf } from './apply-tokens';
 import type { Brand, DataField, Destination, Swatch, Token } from './document';
 import { tokensUsing } from './resolve';
@@ -13,24 +12,19 @@ export interface Uses {
   readonly fields: readonly DataField[];
 }
 
-export function usesOf(brand: Brand, target: { swatch: string } | { token: string }): Uses {
+export function usesOf(brand: Brand, target: { swatch: string } | { token: string }, written: TokensWritten): Uses {
   const tokens = tokensUsing(brand.tokens, target);
   const reached = new Set(tokens.map(({ id }) => id));
   if ('token' in target) reached.add(target.token);
   return {
     tokens,
-    destinations: brand.destinations.filter((destination) => shipped(brand, destination).some(({ id }) => reached.has(id))),
+    destinations: brand.destinations.filter((destination) => written(brand, destination).some(({ id }) => reached.has(id))),
     fields: brand.fields.filter(({ values }) => values.some(({ token }) => token !== undefined && reached.has(token))),
   };
 }
 
-/** The tokens a destination writes. */
-export function shipped(brand: Brand, { format: id, options }: Destination): readonly Token[] {
-  const format = formatById(id);
-  const parsed = format?.options.safeParse(options);
-  if (!format || !parsed?.success) return [];
-  return format.reach ? format.reach(brand.tokens, parsed.data) : brand.tokens;
-}
+/** Says which tokens a destination writes; given by whoever knows the formats. */
+export type TokensWritten = (brand: Brand, destination: Destination) => readonly Token[];
 
 /** Swatches that no token comes to, in the order of their palettes. */
 export function unusedSwatches(brand: Brand): Swatch[] {
@@ -42,10 +36,10 @@ export function unusedSwatches(brand: Brand): Swatch[] {
 }
 
 /** Tokens that nothing needs: no destination writes them, no other token speaks of them, no value is pinned to them. */
-export function orphanTokens(brand: Brand): Token[] {
+export function orphanTokens(brand: Brand, written: TokensWritten): Token[] {
   if (brand.destinations.length === 0) return [];
   const needed = new Set([
-    ...brand.destinations.flatMap((destination) => shipped(brand, destination).map(({ id }) => id)),
+    ...brand.destinations.flatMap((destination) => written(brand, destination).map(({ id }) => id)),
     ...brand.tokens.flatMap(targetsOf),
     ...brand.fields.flatMap(({ values }) => values.flatMap(({ token }) => token ?? [])),
   ]);

@@ -6,7 +6,7 @@ import { FORMATS, formatById, writeDestination } from './registry';
 const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));
 
 function written(brand: Brand, format: string, options: Record<string, unknown> = {}) {
-  const { files, problems } = writeDestination(brand, {
+  const { files, findings } = writeDestination(brand, {
     name: 'Here',
     format,
     options: options as Brand['destinations'][number]['options'],
@@ -19,8 +19,8 @@ function written(brand: Brand, format: string, options: Record<string, unknown> 
   return {
     paths: files.map(({ path }) => path),
     text,
-    errors: problems.filter(({ severity }) => severity === 'error').map(({ message }) => message),
-    notes: problems.filter(({ severity }) => severity === 'warning').map(({ message }) => message),
+    errors: findings.filter(({ severity }) => severity === 'error').map(({ message }) => message),
+    notes: findings.filter(({ severity }) => severity === 'warning').map(({ message }) => message),
   };
 }
 

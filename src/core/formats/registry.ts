@@ -1,4 +1,5 @@
-import type { Brand, Destination, Theme } from '../brand/document';
+import { finding } from '../findings/finding';
+import type { Brand, Destination, Theme, Token } from '../brand/document';
 import { android } from './systems/android';
 import { assetCatalog } from './systems/asset-catalog';
 import { bootstrap } from './frameworks/bootstrap';
@@ -113,7 +114,7 @@ export function formatById(id: string): Format | undefined {
   return FORMATS.find((format) => format.id === id);
 }
 
-/** Writes one destination. Bad options and unknown formats are problems like any other. */
+/** Writes one destination. Bad options and unknown formats are findings like any other. */
 export function writeDestination(
   brand: Brand,
   destination: Pick<Destination, 'name' | 'format' | 'options'>,
@@ -122,7 +123,7 @@ export function writeDestination(
   const format = formatById(destination.format);
   const refuse = (message: string): Written => ({
     files: [],
-    problems: [{ severity: 'error', message: `${destination.name}: ${message}` }],
+    findings: [finding('option', 'error', `${destination.name}: ${message}`)],
   });
   if (!format) return refuse(`Breakwater does not write “${destination.format}”.`);
   const options = format.options.safeParse(destination.options);
@@ -134,4 +135,11 @@ export function writeDestination(
   const { folder } = options.data as { folder: string };
   if (folder === '') return written;
   return { ...written, files: written.files.map((file) => ({ ...file, path: `${folder}/${file.path}` })) };
+}
+
+/** The tokens that a destination writes; none when its format or an option of it is not known. */
+export function tokensWritten({ tokens }: Brand, { format: id, options }: Destination): readonly Token[] {
+  const format = formatById(id);
+  const parsed = format?.options.safeParse(options);
+  return parsed?.success ? format!.tokensWritten(tokens, parsed.data) : [];
 }

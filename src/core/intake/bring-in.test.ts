@@ -1,8 +1,7 @@
-import { emptyBrand } from '../brand/document';
+import { Brand, emptyBrand, serialiseBrand, type Swatch, type Token, TokenPath } from '../brand/document';
 import fc from 'fast-check';
 import { apply } from '../brand/apply';
 import { bringIn, tokenPathOf, type ArrivingSwatch, type Arrivals } from './bring-in';
-import { Brand, serialiseBrand, TokenPath, type Swatch, type Token } from '../brand/document';
 import { resolveTheme } from '../brand/resolve';
 
 const swatch = (id: string, name: string, value: string, locked = false): Swatch => ({ id, name, value, locked });

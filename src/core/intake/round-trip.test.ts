@@ -1,8 +1,7 @@
 import { coloursOf } from '../../../tests/colours-of';
-import { emptyBrand } from '../brand/document';
+import { Brand, emptyBrand } from '../brand/document';
 import { readFile, READERS } from './readers';
 import fc from 'fast-check';
-import { Brand } from '../brand/document';
 import { decodePng } from '../../../tests/decode-png';
 import { FORMATS, writeDestination } from '../formats/registry';
 
@@ -60,8 +59,8 @@ test.each(['ase', 'aco', 'gpl', 'riff-pal', 'soc', 'hex', 'csv', 'xlsx'])(
       fc.asyncProperty(palettes, async (list) => {
         const brand = brandOf(list);
         fc.pre(brand !== null);
-        const { files, problems } = writeDestination(brand!, { name: 'x', format: id, options: {} });
-        expect(problems).toEqual([]);
+        const { files, findings } = writeDestination(brand!, { name: 'x', format: id, options: {} });
+        expect(findings).toEqual([]);
         const read = await Promise.all(files.map(({ path, bytes }) => readFile({ name: path, bytes })));
         expect(read.map((one) => [one!.format, one!.problems])).toEqual(files.map(() => [id, []]));
         const found = read.flatMap((one) => coloursOf(one!)).map(({ swatches }) => swatches.map((one) => [one.name, one.hex]));

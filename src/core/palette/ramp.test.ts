@@ -1,10 +1,8 @@
-import { EASINGS } from './ramp';
-import { RAMP_SPACES } from './ramp';
+import { EASINGS, farEnd, ramp, type Ramp, RAMP_SPACES } from './ramp';
 import fc from 'fast-check';
 import { anyColour, hexColour } from '../../../tests/arbitrary-colours';
 import { deltaE2000 } from '../colour/difference';
 import { readColour } from '../colour/read';
-import { farEnd, ramp, type Ramp } from './ramp';
 
 const plain: Omit<Ramp, 'from' | 'to' | 'count'> = { space: 'oklch', hue: 'shorter', easing: 'even', perceived: true };
 const lightness = (css: string) => readColour(css)!.oklch[0];

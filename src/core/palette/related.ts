@@ -1,6 +1,5 @@
-import { HARMONIES } from './harmony';
+import { HARMONIES, oneHue, turned } from './harmony';
 import { oklchHex, readColour } from '../colour/read';
-import { oneHue, turned } from './harmony';
 
 /** Colours that follow from a set, to choose from side by side. */
 export interface RelatedSet {

@@ -1,4 +1,4 @@
-import { ORDERS } from './order';
+import { ordered, ORDERS, shuffled } from './order';
 import fc from 'fast-check';
 import { anyColour, hexColour } from '../../../tests/arbitrary-colours';
 import { contrastRatio } from '../colour/contrast';
@@ -6,7 +6,6 @@ import { deltaE2000, deltaEOk } from '../colour/difference';
 import { readColour } from '../colour/read';
 import { adjust, NO_ADJUSTMENT } from './adjust';
 import { angleOn, hueAt, turned } from './harmony';
-import { ordered, shuffled } from './order';
 import { mergeNear, reduceTo, type Reducible } from './reduce';
 import { terminal, TERMINAL_COLOURS } from './terminal';
 

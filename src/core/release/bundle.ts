@@ -1,3 +1,4 @@
+import { finding, type Finding } from '../findings/finding';
 import { slug } from '../base/words';
 import { hexDigits } from '../base/hex';
 import type { Brand } from '../brand/document';
@@ -17,7 +18,7 @@ export interface ManifestEntry {
 export interface Bundle {
   readonly files: readonly WrittenFile[];
   readonly manifest: readonly ManifestEntry[];
-  readonly problems: Written['problems'];
+  readonly findings: Written['findings'];
 }
 
 /**
@@ -28,20 +29,20 @@ export async function bundle(brand: Brand, onProgress?: (share: number) => void)
   const files: WrittenFile[] = [];
   const paths = new Set<string>();
   const manifest: ManifestEntry[] = [];
-  const problems: { severity: 'error' | 'warning'; message: string }[] = [];
+  const findings: Finding[] = [];
   if (brand.destinations.length === 0)
-    problems.push({ severity: 'error', message: 'There is no destination to ship to; add one first.' });
+    findings.push(finding('nothing-to-write', 'error', 'There is no destination to ship to; add one first.'));
   for (const destination of brand.destinations) {
     const written = writeDestination(brand, destination);
-    for (const problem of written.problems) {
+    for (const one of written.findings) {
       // What is wrong with a token is wrong for every destination, and said once.
-      if (!problems.some((known) => known.message === problem.message)) problems.push(problem);
+      if (!findings.some((known) => known.message === one.message)) findings.push(one);
     }
     for (const file of written.files) {
       // Case is no difference on many file systems.
       if (paths.has(file.path.toLowerCase())) {
         const message = `Two destinations would both write ${file.path}; give ${destination.name} a folder of its own.`;
-        if (!problems.some((known) => known.message === message)) problems.push({ severity: 'error', message });
+        if (!findings.some((known) => known.message === message)) findings.push(finding('same-path', 'error', message));
         continue;
       }
       paths.add(file.path.toLowerCase());
@@ -50,7 +51,7 @@ export async function bundle(brand: Brand, onProgress?: (share: number) => void)
     }
     onProgress?.((brand.destinations.indexOf(destination) + 1) / brand.destinations.length);
   }
-  return { files, manifest, problems };
+  return { files, manifest, findings };
 }
 
 export async function manifestEntry(file: WrittenFile, format: string): Promise<ManifestEntry> {

@@ -1,5 +1,4 @@
-import { literalsIn } from './occurrence';
-import { type Occurrence, type Scan } from './occurrence';
+import { literalsIn, type Occurrence, type Scan } from './occurrence';
 import type { SourceText, Span } from './source-text';
 
 /** Comments of the languages that follow C, of those that follow the shell, and of Lua and SQL. */

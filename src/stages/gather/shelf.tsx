@@ -1,4 +1,4 @@
-import { SHELF_KINDS } from '@/core/shelf/shelf-palette';
+import { SHELF_KINDS, type ShelfKind, type ShelfPalette } from '@/core/shelf/shelf-palette';
 import { STARTERS } from '@/core/shelf/starters';
 import { Button, Input } from '@chakra-ui/react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
@@ -10,7 +10,6 @@ import { readColour } from '@/core/colour/read';
 import { catchOf } from '@/core/intake/catch';
 import { readingOf, certain, taken } from '@/core/intake/reading';
 import { searchShelf, type ShelfFind, type ShelfQuery } from '@/core/shelf/search';
-import { type ShelfKind, type ShelfPalette } from '@/core/shelf/shelf-palette';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { useCatch } from '@/ui/catch-store';
 import { tell } from '@/ui/notices';

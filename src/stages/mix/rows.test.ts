@@ -1,8 +1,7 @@
-import { emptyBrand } from '@/core/brand/document';
+import { type Brand, emptyBrand, type Palette, serialiseBrand, type Swatch } from '@/core/brand/document';
 import fc from 'fast-check';
 import { apply } from '@/core/brand/apply';
 import { Command } from '@/core/brand/commands';
-import { serialiseBrand, type Brand, type Palette, type Swatch } from '@/core/brand/document';
 import { chosenIn, choice, clicked } from './chosen';
 import { cellSize } from './grid-view';
 import { addRow, dissolveRow, makeRow, moveRow, renameRow, rowsOf, sharedStart } from './rows';

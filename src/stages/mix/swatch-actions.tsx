@@ -1,9 +1,8 @@
-import { NO_ADJUSTMENT } from '@/core/palette/adjust';
+import { adjust, BRIGHTNESS_STEP, NO_ADJUSTMENT } from '@/core/palette/adjust';
 import { Button } from '@chakra-ui/react';
 import { useEffect } from 'react';
 import type { Palette, Swatch } from '@/core/brand/document';
 import { tokensUsing } from '@/core/brand/resolve';
-import { adjust, BRIGHTNESS_STEP } from '@/core/palette/adjust';
 import { useBrandStore, useMayEdit } from '@/ui/brand-context';
 import { isTyping } from '@/ui/typing';
 import { tell } from '@/ui/notices';

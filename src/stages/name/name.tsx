@@ -2,8 +2,9 @@
 
 import { Tabs } from '@chakra-ui/react';
 import { useDeferredValue, useMemo, type ReactNode } from 'react';
-import { tokenFindings } from '@/core/findings/token-findings';
+import { findingsOf, TIDY_RULES } from '@/core/findings/rules';
 import { useBrand } from '@/ui/brand-context';
+import { useTokensWritten } from '@/ui/formats';
 import { StageTitle } from '@/ui/stage-title';
 import { FilesView } from './files/files-view';
 import { ScaffoldView } from './scaffold-view';
@@ -67,5 +68,6 @@ export function Name() {
 /** How much there is to tidy; counted when nothing more urgent is to be drawn. */
 function useFindings(): number {
   const brand = useDeferredValue(useBrand((state) => state.replica.brand));
-  return useMemo(() => tokenFindings(brand).length, [brand]);
+  const written = useTokensWritten();
+  return useMemo(() => findingsOf(brand, TIDY_RULES, written ? { written } : {}).length, [brand, written]);
 }

@@ -1,26 +1,17 @@
-import { NAMINGS } from '@/core/brand/document';
+import { type Naming, NAMINGS } from '@/core/brand/document';
 import { Button } from '@chakra-ui/react';
 import { useMemo } from 'react';
-import { type Naming } from '@/core/brand/document';
 import { resolveTheme, swatchesOf } from '@/core/brand/resolve';
 import { readColour } from '@/core/colour/read';
-import { mendAll, tokenFindings, type Finding, type FindingKind } from '@/core/findings/token-findings';
+import type { Finding } from '@/core/findings/finding';
+import { findingsOf, mendOf, mendOffered, TIDY_RULES } from '@/core/findings/rules';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { Choice } from '@/ui/dial';
+import { useTokensWritten } from '@/ui/formats';
+import { tell } from '@/ui/notices';
 import { showView } from './views';
 import css from './tidy.module.css';
 
-const HEADS: Record<FindingKind, { readonly title: string; readonly mend?: string }> = {
-  'no colour': { title: 'Without a colour' },
-  clash: { title: 'Names that would be merged' },
-  'no room': { title: 'Values without a colour' },
-  'lost reference': { title: 'References that lead nowhere' },
-  deprecated: { title: 'Still pointing at what is deprecated', mend: 'Point all at their replacements' },
-  naming: { title: 'Not in the naming convention', mend: 'Rename all' },
-  'orphan token': { title: 'Tokens nothing needs', mend: 'Delete all' },
-  'unused swatch': { title: 'Swatches no token uses', mend: 'Delete all' },
-};
-const KINDS = Object.keys(HEADS) as FindingKind[];
 /** Of each kind; what is mended makes room for the next. */
 const SHOWN = 100;
 
@@ -33,27 +24,32 @@ export function TidyView() {
     theme: state.theme,
   }));
   const mayEdit = useMayEdit();
-  const findings = useMemo(() => tokenFindings(brand), [brand]);
+  const written = useTokensWritten();
+  const findings = useMemo(() => findingsOf(brand, TIDY_RULES, written ? { written } : {}), [brand, written]);
   const setNaming = (choice: Naming | 'any') =>
     run({
       label: choice === 'any' ? 'Let names be as they are' : `Name in ${choice}`,
       steps: [{ do: 'brand.edit', set: { naming: choice === 'any' ? null : choice } }],
     });
-  const mend = (one: Finding) => {
-    const command = one.mend ?? mendAll(brand, [one], `Rename to ${one.path}`);
+  const mend = (found: readonly Finding[], label: string) => {
+    const command = mendOf(brand, found, label);
     if (command) run(command);
+    else tell('Nothing can be done about it at once; look at it, and decide.');
   };
   const resolved = resolveTheme(brand, theme);
-  const hexOf = ({ about }: Finding) => {
-    if (!about) return undefined;
-    if ('token' in about) return resolved.get(about.token)?.colour?.hex;
-    const place = swatchesOf(brand).get(about.swatch);
+  const hexOf = ({ subject }: Finding) => {
+    const [token] = subject.tokens ?? [];
+    if (token !== undefined) return resolved.get(token)?.colour?.hex;
+    const place = swatchesOf(brand).get(subject.swatches?.[0] ?? '');
     return place && readColour(place.swatch.value)!.hex;
   };
-  const look = ({ about }: Finding) => {
-    if (!about) return;
-    if ('token' in about) showView('tokens');
-    select('token' in about ? { token: about.token } : { swatch: about.swatch });
+  const look = ({ subject }: Finding) => {
+    const [token] = subject.tokens ?? [];
+    const [swatch] = subject.swatches ?? [];
+    if (token !== undefined) {
+      showView('tokens');
+      select({ token });
+    } else if (swatch !== undefined) select({ swatch });
   };
   return (
     <div className={css.tidy}>
@@ -69,43 +65,35 @@ export function TidyView() {
         </span>
       </div>
       {findings.length === 0 && <p className={css.fine}>Everything has a colour, a name of its own and a use.</p>}
-      {KINDS.map((kind) => {
-        const found = findings.filter((one) => one.kind === kind);
+      {TIDY_RULES.map(({ id, title, mend: mending }) => {
+        const found = findings.filter((one) => one.rule === id);
         if (found.length === 0) return null;
-        const { title, mend: mendWords } = HEADS[kind];
-        const mendThem = () => {
-          const command = mendAll(brand, found, `${title}: ${mendWords!.toLowerCase()}`);
-          if (command) run(command);
-        };
-        const mendable = found.some((one) => one.mend || one.path !== undefined);
         return (
-          <section key={kind} aria-label={HEADS[kind].title}>
+          <section key={id} aria-label={title}>
             <div className={css.head}>
               <h2>
-                {HEADS[kind].title} <small>{found.length}</small>
+                {title} <small>{found.length}</small>
               </h2>
-              {mendWords && mendable && found.length > 1 && (
-                <Button size="2xs" variant="outline" disabled={!mayEdit} onClick={mendThem}>
-                  {HEADS[kind].mend}
+              {mending && found.filter(mending.offer).length > 1 && (
+                <Button
+                  size="2xs"
+                  variant="outline"
+                  disabled={!mayEdit}
+                  onClick={() => mend(found, `${title}: ${mending.all.toLowerCase()}`)}
+                >
+                  {mending.all}
                 </Button>
               )}
             </div>
             <ul>
               {found.slice(0, SHOWN).map((one) => (
-                <li key={one.words}>
-                  <i style={{ background: hexOf(one) }} />
-                  <span>{one.words}</span>
-                  {one.about && (
-                    <Button size="2xs" variant="ghost" onClick={() => look(one)}>
-                      Show
-                    </Button>
-                  )}
-                  {(one.mend || one.path !== undefined) && (
-                    <Button size="2xs" variant="outline" disabled={!mayEdit} onClick={() => mend(one)}>
-                      {one.mend?.label ?? `Rename to ${one.path}`}
-                    </Button>
-                  )}
-                </li>
+                <Row
+                  key={one.message}
+                  finding={one}
+                  hex={hexOf(one)}
+                  onLook={() => look(one)}
+                  onMend={(label) => mend([one], label)}
+                />
               ))}
               {found.length > SHOWN && <li>and {found.length - SHOWN} more</li>}
             </ul>
@@ -113,5 +101,34 @@ export function TidyView() {
         );
       })}
     </div>
+  );
+}
+
+interface RowProps {
+  finding: Finding;
+  hex: string | undefined;
+  onLook: () => void;
+  onMend: (label: string) => void;
+}
+
+/** One finding; what would put it right is made up when somebody asks for it. */
+function Row({ finding, hex, onLook, onMend }: RowProps) {
+  const mayEdit = useMayEdit();
+  const offer = mendOffered(finding);
+  return (
+    <li>
+      <i style={{ background: hex }} />
+      <span>{finding.message}</span>
+      {(finding.subject.tokens || finding.subject.swatches) && (
+        <Button size="2xs" variant="ghost" onClick={onLook}>
+          Show
+        </Button>
+      )}
+      {offer && (
+        <Button size="2xs" variant="outline" disabled={!mayEdit} onClick={() => onMend(offer)}>
+          {offer}
+        </Button>
+      )}
+    </li>
   );
 }

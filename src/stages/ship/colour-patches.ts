@@ -1,5 +1,13 @@
-import { gutter, GutterMarker, type EditorView } from '@codemirror/view';
-import { Decoration, MatchDecorator, ViewPlugin, type DecorationSet, type ViewUpdate } from '@codemirror/view';
+import {
+  Decoration,
+  type DecorationSet,
+  type EditorView,
+  gutter,
+  GutterMarker,
+  MatchDecorator,
+  ViewPlugin,
+  type ViewUpdate,
+} from '@codemirror/view';
 import type { Extension } from '@uiw/react-codemirror';
 import { readColour } from '@/core/colour/read';
 import { colourLiterals } from '@/core/formats/colour-literals';

@@ -4,6 +4,7 @@ import type { Destination } from '@/core/brand/document';
 import { TAKEN, type Format } from '@/core/formats/kit/format';
 import { optionKinds } from '@/core/formats/kit/option-kinds';
 import { formatById } from '@/core/formats/registry';
+import { stops } from '@/core/findings/finding';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { Readout } from '@/ui/readout/readout';
 import { DestinationOptions } from './destination-options';
@@ -40,7 +41,7 @@ export function DestinationView({
   const format = formatById(destination.format);
   const { written, busy } = useWritten(destination);
   const { file, choose } = useChosenFile(written.files);
-  const stopped = written.problems.some(({ severity }) => severity === 'error');
+  const stopped = stops(written.findings);
   if (!format) return <section className={css.view}>This destination’s format, {destination.format}, is not known here.</section>;
   const source = optionKinds(format).find(({ value }) => value.kind === 'source');
   const template = source && String(destination.options[source.name] ?? source.usual);
@@ -55,7 +56,7 @@ export function DestinationView({
       <p className={css.purpose}>
         {format.purpose} {format.taken && TAKEN[format.taken]}
       </p>
-      {written.problems.map((problem) => (
+      {written.findings.map((problem) => (
         <p key={problem.message} className={css.problem} data-severity={problem.severity}>
           <b>{problem.severity === 'error' ? 'Stops the release.' : 'Note.'}</b> {problem.message}
         </p>

@@ -8,7 +8,7 @@ import { writeBeside } from '@/workers/shipper';
 
 /** More colours than this, tokens by themes, are written beside the page. */
 const MANY = 4_000;
-const NOTHING: Written = { files: [], problems: [] };
+const NOTHING: Written = { files: [], findings: [] };
 
 /**
  * The files of a destination as the brand stands: at once where that is a matter of milliseconds; beside the page for a

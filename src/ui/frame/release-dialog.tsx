@@ -4,7 +4,7 @@ import { Button, CloseButton, Dialog, Portal, Textarea } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react';
 import { compareBrands } from '@/core/brand/compare';
 import { may } from '@/core/brand/roles';
-import { bundle, type Bundle } from '@/core/release/bundle';
+import type { Bundle } from '@/core/release/bundle';
 import { useBrand } from '../brand-context';
 import { waitingCount } from '../brand-store';
 import { tell } from '../notices';
@@ -34,13 +34,13 @@ export function ReleaseDialog() {
     if (!open) return;
     let current = true;
     // Not awaited by anybody: the dialog shows the outcome when it is there.
-    void bundle(brand).then((written) => current && setTrial(written));
+    void import('@/core/release/bundle').then(({ bundle }) => bundle(brand)).then((written) => current && setTrial(written));
     return () => {
       current = false;
     };
   }, [open, brand]);
-  const errors = trial?.problems.filter((problem) => problem.severity === 'error') ?? [];
-  const notes = trial?.problems.filter((problem) => problem.severity === 'warning') ?? [];
+  const errors = trial?.findings.filter(({ severity }) => severity === 'error') ?? [];
+  const notes = trial?.findings.filter(({ severity }) => severity === 'warning') ?? [];
   const number = (release?.number ?? 0) + 1;
   const make = async () => {
     setBusy(true);

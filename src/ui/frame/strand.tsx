@@ -2,9 +2,8 @@
 
 import { useDraggable } from '@dnd-kit/core';
 import { memo, useCallback, useState, type PointerEvent } from 'react';
-import type { Palette } from '@/core/brand/document';
+import { type Palette, PALETTE_KINDS } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
-import { PALETTE_KINDS } from '@/core/brand/document';
 import { useBrand, useBrandStore, useMayEdit } from '../brand-context';
 import type { Dragged, DraggedData } from '../dragged';
 import { useGoTo } from '../stage-link';

@@ -1,25 +1,29 @@
 import { useMemo } from 'react';
 import { usesOf } from '@/core/brand/where-used';
 import { useBrand } from '../brand-context';
+import { useTokensWritten } from '../formats';
 import { useMatch } from '../match-store';
 import { StageLink } from '../stage-link';
 import css from './readout.module.css';
 
 const SHOWN = 12;
+/** Until the formats are there, no destination is known to write anything. */
+const nothingWritten = () => [];
 
 /** Where a swatch or a token is used, from the tokens that come to it to the screens that show them, and what it would break to delete it. */
 export function WhereUsed({ target }: { target: { readonly swatch: string } | { readonly token: string } }) {
   const { brand, select } = useBrand((state) => ({ brand: state.replica.brand, select: state.select }));
   const shows = useMatch((state) => state.shows);
+  const written = useTokensWritten();
   const key = 'swatch' in target ? target.swatch : target.token;
   const { tokens, destinations, fields, screens } = useMemo(() => {
-    const uses = usesOf(brand, 'swatch' in target ? { swatch: key } : { token: key });
+    const uses = usesOf(brand, 'swatch' in target ? { swatch: key } : { token: key }, written ?? nothingWritten);
     const own = 'token' in target ? brand.tokens.find(({ id }) => id === key)?.path : undefined;
     const paths = new Set([...uses.tokens.map(({ path }) => path), ...(own === undefined ? [] : [own])]);
     const found = [...shows].filter(([, shown]) => [...shown].some((path) => paths.has(path))).map(([title]) => title);
     return { ...uses, screens: found };
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the key says which target it is
-  }, [brand, key, shows]);
+  }, [brand, key, shows, written]);
   const straight = tokens.filter(({ values, rule }) =>
     'swatch' in target
       ? Object.values(values).some((value) => 'swatch' in value && value.swatch === key)

@@ -1,19 +1,41 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
-import type { ReactNode } from 'react';
+import { useEffect, type ReactNode } from 'react';
 import { Gather } from '@/stages/gather/gather';
 import { Mix } from '@/stages/mix/mix';
 import { Name } from '@/stages/name/name';
 import { Prove } from '@/stages/prove/prove';
-import { Ship } from '@/stages/ship/ship';
 import { Watch } from '@/stages/watch/watch';
+import { loadFormats } from '@/ui/formats';
 import type { StageId } from '@/ui/frame/stages';
 
-const STAGES: Record<StageId, () => ReactNode> = { gather: Gather, mix: Mix, name: Name, prove: Prove, ship: Ship, watch: Watch };
+/** With its editor and all that is written, the largest stage: it comes after the page is shown. */
+const loadShip = () => import('@/stages/ship/ship').then(({ Ship }) => Ship);
+const Ship = dynamic(loadShip, { ssr: false });
+
+const STAGES: Record<StageId, () => ReactNode> = {
+  gather: Gather,
+  mix: Mix,
+  name: Name,
+  prove: Prove,
+  ship: () => <Ship />,
+  watch: Watch,
+};
 
 /** The stage that the address names. The server has seen to it that a page is only loaded with the name of one. */
 export function Stage() {
+  useEffect(() => {
+    // Fetched when the page rests, so that going to any stage needs no server, not even the first time.
+    const fetchRest = () => void Promise.all([loadShip(), loadFormats()]);
+    if (!('requestIdleCallback' in window)) {
+      const timer = setTimeout(fetchRest, 1_000);
+      return () => clearTimeout(timer);
+    }
+    const idle = requestIdleCallback(fetchRest, { timeout: 3_000 });
+    return () => cancelIdleCallback(idle);
+  }, []);
   const Current = STAGES[usePathname().split('/')[3] as StageId];
   return <Current />;
 }

@@ -1,27 +1,24 @@
+import { finding, type Finding } from '../../findings/finding';
+import { tokenOption } from '../kit/options';
 import { slug } from '../../base/words';
-import { z } from 'zod';
 import { assignments, firstSeries } from '../../brand/data-fields';
-import { LIMITS, type Brand, type Theme, type Token } from '../../brand/document';
+import type { Brand, Theme, Token } from '../../brand/document';
 import { cssText } from '../kit/css-text';
 import { textFile, type Written } from '../kit/format';
 import { material, type ShippedTheme } from '../kit/material';
 
-/** A token's path or a group's; `empty` says what is taken when it is left empty. */
-const path = (title: string, empty: string) =>
-  z.string().max(LIMITS.path).default('').meta({ title, description: empty, names: 'tokens' });
-
 /** The options of every format for charts: which tokens go where. */
 export const chartParts = {
-  series: path('Series colours, a group', 'first data group'),
-  scale: path('Continuous scale, a group', 'none'),
-  ground: path('Ground', 'first surface'),
-  text: path('Text', 'first text'),
-  soft: path('Axis labels', 'first text'),
-  lines: path('Grid lines', 'first border'),
+  ...tokenOption('series', 'Series colours, a group', 'first data group'),
+  ...tokenOption('scale', 'Continuous scale, a group', 'none'),
+  ...tokenOption('ground', 'Ground', 'first surface'),
+  ...tokenOption('text', 'Text', 'first text'),
+  ...tokenOption('soft', 'Axis labels', 'first text'),
+  ...tokenOption('lines', 'Grid lines', 'first border'),
 };
 
 /** For charts that know a scale with a middle. */
-export const middlePart = { middle: path('Scale with a middle, a group', 'none') };
+export const middlePart = tokenOption('middle', 'Scale with a middle, a group', 'none');
 
 export type ChartPart = keyof typeof chartParts | 'middle';
 /** The parts a format has; of the others nothing is said. */
@@ -29,7 +26,7 @@ type Options = { readonly [Part in ChartPart]?: string };
 type Picked = Record<ChartPart, readonly Token[]>;
 
 /** Which tokens of a brand a chart's parts take, by the options. */
-export function chartReach(tokens: readonly Token[], options: Options): readonly Token[] {
+export function chartTokens(tokens: readonly Token[], options: Options): readonly Token[] {
   const all = new Set(Object.values(picked(tokens, options)).flat());
   return tokens.filter((token) => all.has(token));
 }
@@ -87,11 +84,11 @@ export function chartFiles(
     const path = `${folder}/${slug(brand.name)}-${theme.identifier}${extension}`;
     return textFile(path, mediaType, write(chartColours(brand, theme, options), theme));
   });
-  return { files, problems: [...shipped.problems, ...chartProblems(brand, options)] };
+  return { files, findings: [...shipped.findings, ...chartFindings(brand, options)] };
 }
 
 /** What is named and not there, what no token has the role for, and values for which the colours do not reach. */
-export function chartProblems(brand: Brand, options: Options): Written['problems'] {
+export function chartFindings(brand: Brand, options: Options): Written['findings'] {
   return [...(brand.tokens.length > 0 ? complain(picked(brand.tokens, options), options) : []), ...withoutColour(brand)];
 }
 
@@ -116,33 +113,35 @@ function picked(tokens: readonly Token[], options: Options): Picked {
   };
 }
 
-function complain(picks: Picked, options: Options): { severity: 'error' | 'warning'; message: string }[] {
+function complain(picks: Picked, options: Options): Finding[] {
   return (Object.keys(picks) as ChartPart[]).flatMap((what) => {
     if (options[what] === undefined) return [];
     if (picks[what].length > 0 || ((what === 'scale' || what === 'middle') && !options[what])) return [];
     const chosen = options[what];
     return [
       chosen
-        ? {
-            severity: 'error' as const,
-            message: `The chart theme takes its ${what} from ${chosen}, and there is no such token; choose another.`,
-          }
-        : {
-            severity: 'warning' as const,
-            message: `The chart theme has no ${what}: no token has that role, so the chart will use its own.`,
-          },
+        ? finding(
+            'no-such-token',
+            'error',
+            `The chart theme takes its ${what} from ${chosen}, and there is no such token; choose another.`,
+          )
+        : finding(
+            'incomplete',
+            'warning',
+            `The chart theme has no ${what}: no token has that role, so the chart will use its own.`,
+          ),
     ];
   });
 }
 
 /** Values for which the colours do not reach: a chart would take one of its own, and silently. */
-function withoutColour(brand: Brand): { severity: 'warning'; message: string }[] {
+function withoutColour(brand: Brand): Finding[] {
   return brand.fields.flatMap((field) => {
     const given = assignments(brand, field);
     const bare = given.filter(({ token }) => !token);
     if (bare.length === 0) return [];
     const message = `The group ${field.group} has colours for ${given.length - bare.length} of the ${given.length} values of ${field.name}; add ${bare.length} or pin some.`;
-    return [{ severity: 'warning' as const, message }];
+    return [finding('too-few', 'warning', message, { field: field.id })];
   });
 }
 

@@ -1,9 +1,7 @@
-import { chartParts } from './chart-parts';
-import { chartProblems } from './chart-parts';
-import { middlePart } from './chart-parts';
+import { NameScope } from '../kit/name-scope';
+import { chartColours, chartParts, chartFindings, chartTokens, middlePart } from './chart-parts';
 import { slug } from '../../base/words';
 import { z } from 'zod';
-import { chartColours, chartReach } from './chart-parts';
 import { chosen } from '../kit/choices';
 import { defineFormat, textFile } from '../kit/format';
 import { identifier } from '../kit/identifiers';
@@ -22,9 +20,10 @@ export const d3 = defineFormat({
   readBy: 'Charts drawn with D3 and its like',
   taken: 'build',
   options: z.strictObject({ ...chartParts, ...middlePart, themes: chosen.themes }),
-  reach: chartReach,
+  tokensWritten: chartTokens,
   write(brand, themes, options) {
     const shipped = material(brand, themes);
+    const scope = new NameScope({ themes: 'the list of themes' });
     const constants = shipped.themes.map((theme) => {
       const { series, scale, middle, ground, text, soft, lines, values } = chartColours(brand, theme, options);
       const known = Object.entries(values).map(([field, colours]) => ({
@@ -37,14 +36,14 @@ export const d3 = defineFormat({
         null,
         2,
       );
-      const name = identifier(theme.identifier, 'camel', '', { reserved: SCRIPT_WORDS });
+      const name = scope.claim(identifier(theme.identifier, 'camel', '', { reserved: SCRIPT_WORDS }), theme.theme.name);
       return { key: theme.identifier, name, text: `export const ${name} = ${json};\n` };
     });
     const index = constants.map(({ key, name }) => `${propertyKey(key)}: ${name}`).join(', ');
     const text = `${constants.map((one) => one.text).join('\n')}\nexport const themes = { ${index} };\n`;
     return {
       files: [textFile(`charts/${slug(brand.name)}.js`, 'text/javascript', text)],
-      problems: [...shipped.problems, ...chartProblems(brand, options)],
+      findings: [...shipped.findings, ...scope.findings, ...chartFindings(brand, options)],
     };
   },
 });

@@ -39,13 +39,13 @@ export const dashboardJson = defineFormat({
   readBy: 'Dashboard tools that are fed by a script',
   taken: 'import',
   options: dashboardOptions,
-  reach: chosenTokens,
+  tokensWritten: chosenTokens,
   write(brand, themes, options) {
-    const { palettes, problems } = dashboardPalettes(brand, themes, options);
+    const { palettes, findings } = dashboardPalettes(brand, themes, options);
     const files = palettes.map(({ identifier, ...content }) =>
       textFile(`dashboard/${slug(brand.name)}-${identifier}.json`, 'application/json', JSON.stringify(content, null, 2) + '\n'),
     );
     const schema = textFile('dashboard/schema.json', 'application/schema+json', JSON.stringify(DASHBOARD_SCHEMA, null, 2) + '\n');
-    return { files: [...files, schema], problems };
+    return { files: [...files, schema], findings };
   },
 });

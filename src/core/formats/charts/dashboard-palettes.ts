@@ -1,13 +1,11 @@
-import { chartProblems } from './chart-parts';
+import { chartColours, chartParts, chartFindings } from './chart-parts';
 import { chosen } from '../kit/choices';
 import { z } from 'zod';
 import { resolveTheme } from '../../brand/resolve';
-import type { Brand, Palette } from '../../brand/document';
-import { chartColours, chartParts } from './chart-parts';
+import type { Brand, Palette, Theme } from '../../brand/document';
 import { cssText } from '../kit/css-text';
 import type { Written } from '../kit/format';
 import { material } from '../kit/material';
-import type { Theme } from '../../brand/document';
 
 /** The kinds of palette a dashboard knows (common practice). */
 export const DASHBOARD_KINDS = ['categorical', 'sequential', 'diverging'] as const;
@@ -44,8 +42,8 @@ export function dashboardPalettes(
   brand: Brand,
   themes: readonly Theme[],
   options: z.output<typeof dashboardOptions>,
-): { palettes: (DashboardPalettes & { readonly identifier: string })[]; problems: Written['problems'] } {
-  const { themes: shipped, problems } = material(brand, themes, { ...options, naming: 'path' });
+): { palettes: (DashboardPalettes & { readonly identifier: string })[]; findings: Written['findings'] } {
+  const { themes: shipped, findings } = material(brand, themes, { ...options, naming: 'path' });
   const parts = { ground: options.ground, text: options.text };
   const palettes = shipped.map((theme) => {
     const { ground, text, values } = chartColours(brand, theme, parts);
@@ -77,5 +75,5 @@ export function dashboardPalettes(
       tokens: theme.tokens.map(({ token, colour }) => ({ name: token.path, value: cssText(colour) })),
     };
   });
-  return { palettes, problems: [...problems, ...chartProblems(brand, parts)] };
+  return { palettes, findings: [...findings, ...chartFindings(brand, parts)] };
 }

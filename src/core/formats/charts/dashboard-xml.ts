@@ -80,13 +80,13 @@ export const dashboardXml = defineFormat({
   readBy: 'Dashboard tools with palettes in XML',
   taken: 'start',
   options: dashboardOptions,
-  reach: chosenTokens,
+  tokensWritten: chosenTokens,
   write(brand, themes, options) {
-    const { palettes, problems } = dashboardPalettes(brand, themes, options);
+    const { palettes, findings } = dashboardPalettes(brand, themes, options);
     const files = palettes.map(({ identifier, ...content }) =>
       textFile(`dashboard/${slug(brand.name)}-${identifier}.xml`, 'application/xml', document(content)),
     );
-    return { files: [...files, textFile('dashboard/dashboard.xsd', 'application/xml', DASHBOARD_XSD)], problems };
+    return { files: [...files, textFile('dashboard/dashboard.xsd', 'application/xml', DASHBOARD_XSD)], findings };
   },
 });
 

@@ -1,6 +1,5 @@
-import { chartParts } from './chart-parts';
+import { type ChartColours, chartFiles, chartParts, chartTokens } from './chart-parts';
 import { z } from 'zod';
-import { chartFiles, chartReach, type ChartColours } from './chart-parts';
 import { defineFormat } from '../kit/format';
 import { chosen } from '../kit/choices';
 
@@ -13,7 +12,7 @@ export const echarts = defineFormat({
   readBy: 'Charts by Apache ECharts',
   taken: 'load',
   options: z.strictObject({ ...chartParts, themes: chosen.themes }),
-  reach: chartReach,
+  tokensWritten: chartTokens,
   write(brand, themes, options) {
     const place = { folder: 'charts', extension: '.json', mediaType: 'application/json' };
     return chartFiles(brand, themes, options, place, (colours) => JSON.stringify(chartTheme(colours), null, 2) + '\n');

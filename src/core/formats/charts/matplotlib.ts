@@ -1,6 +1,5 @@
-import { chartParts } from './chart-parts';
+import { type ChartColours, chartFiles, chartParts, chartTokens } from './chart-parts';
 import { z } from 'zod';
-import { chartFiles, chartReach, type ChartColours } from './chart-parts';
 import { chosen } from '../kit/choices';
 import { defineFormat } from '../kit/format';
 import { commentText } from '../kit/plain-text';
@@ -16,7 +15,7 @@ export const matplotlib = defineFormat({
   readBy: 'Charts by Matplotlib',
   taken: 'start',
   options: z.strictObject({ ...chartParts, themes: chosen.themes }),
-  reach: chartReach,
+  tokensWritten: chartTokens,
   write(brand, themes, options) {
     const place = { folder: 'matplotlib', extension: '.mplstyle', mediaType: 'text/plain' };
     return chartFiles(brand, themes, options, place, (colours, { theme }) =>

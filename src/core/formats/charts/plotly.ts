@@ -1,7 +1,5 @@
-import { chartParts } from './chart-parts';
-import { middlePart } from './chart-parts';
+import { type ChartColours, chartFiles, chartParts, chartTokens, middlePart } from './chart-parts';
 import { z } from 'zod';
-import { chartFiles, chartReach, type ChartColours } from './chart-parts';
 import { chosen } from '../kit/choices';
 import { defineFormat } from '../kit/format';
 
@@ -14,7 +12,7 @@ export const plotly = defineFormat({
   readBy: 'Charts by Plotly',
   taken: 'load',
   options: z.strictObject({ ...chartParts, ...middlePart, themes: chosen.themes }),
-  reach: chartReach,
+  tokensWritten: chartTokens,
   write(brand, themes, options) {
     const place = { folder: 'plotly', extension: '.json', mediaType: 'application/json' };
     return chartFiles(brand, themes, options, place, (colours) => JSON.stringify(template(colours), null, 2) + '\n');

@@ -1,7 +1,5 @@
-import { chartParts } from './chart-parts';
-import { middlePart } from './chart-parts';
+import { type ChartColours, chartFiles, chartParts, chartTokens, middlePart } from './chart-parts';
 import { z } from 'zod';
-import { chartFiles, chartReach, type ChartColours } from './chart-parts';
 import { chosen } from '../kit/choices';
 import { defineFormat } from '../kit/format';
 
@@ -20,7 +18,7 @@ export const vega = defineFormat({
   readBy: 'Charts by Vega and Vega-Lite',
   taken: 'load',
   options: z.strictObject({ ...chartParts, ...middlePart, themes: chosen.themes }),
-  reach: chartReach,
+  tokensWritten: chartTokens,
   write(brand, themes, options) {
     const place = { folder: 'vega', extension: '.json', mediaType: 'application/json' };
     return chartFiles(brand, themes, options, place, (colours) => JSON.stringify(config(colours), null, 2) + '\n');

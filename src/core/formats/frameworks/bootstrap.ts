@@ -1,12 +1,9 @@
-import { chosen } from '../kit/choices';
-import { slotColours } from '../kit/fitted-tokens';
-import { slotOptions } from '../kit/fitted-tokens';
+import { chosen, prefix } from '../kit/choices';
+import { fitted, slotColours, slotOptions } from '../kit/fitted-tokens';
 import { slug } from '../../base/words';
 import { z } from 'zod';
-import { prefix } from '../kit/choices';
 import { cssText } from '../kit/css-text';
-import { fitted } from '../kit/fitted-tokens';
-import { defineFormat, textFile } from '../kit/format';
+import { allTokens, defineFormat, textFile } from '../kit/format';
 import { material } from '../kit/material';
 
 /** Bootstrap 5.3, scss/_variables.scss: the variables that the others are made from. */
@@ -33,15 +30,16 @@ export const bootstrap = defineFormat({
   readBy: 'Sites on Bootstrap 5',
   taken: 'build',
   options: z.strictObject({ prefix, ...chosen, ...slotOptions(SLOTS) }),
+  tokensWritten: allTokens,
   write(brand, themes, options) {
-    const { themes: shipped, problems } = material(brand, themes, options, { opaque: true });
-    const { slots, problems: own } = fitted(SLOTS, options, brand.tokens);
+    const { themes: shipped, findings } = material(brand, themes, options, { opaque: true });
+    const { slots, findings: own } = fitted(SLOTS, options, brand.tokens);
     const files = shipped.map((theme) => {
       const variables = [...slotColours(theme, slots)].map(([name, { colour }]) => `$${name}: ${cssText(colour)};`);
       const map = theme.tokens.map((token) => `  '${token.identifier}': ${cssText(token.colour)},`);
       const text = `${variables.join('\n')}\n\n$brand-colors: (\n${map.join('\n')}\n);\n`;
       return textFile(`bootstrap/_${slug(brand.name)}-${theme.identifier}.scss`, 'text/x-scss', text);
     });
-    return { files, problems: [...problems, ...own] };
+    return { files, findings: [...findings, ...own] };
   },
 });

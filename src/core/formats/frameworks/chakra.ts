@@ -1,7 +1,7 @@
-import { chosen } from '../kit/choices';
+import { NameScope } from '../kit/name-scope';
+import { chosen, comments, oneTheme, prefix } from '../kit/choices';
 import { slug } from '../../base/words';
 import { z } from 'zod';
-import { comments, oneTheme, prefix } from '../kit/choices';
 import { cssText } from '../kit/css-text';
 import { darkest } from '../kit/dark-theme';
 import { defineFormat, textFile } from '../kit/format';
@@ -24,16 +24,17 @@ export const chakra = defineFormat({
   readBy: 'Applications on Chakra UI 3',
   taken: 'build',
   options: z.strictObject({ prefix, ...chosen, dark: oneTheme('Theme for _dark', 'the first dark one'), comments }),
-  reach: chosenTokens,
+  tokensWritten: chosenTokens,
   write(brand, themes, options) {
     // Its variables are named by paths with hyphens for dots: that is where two could clash.
-    const { themes: shipped, problems } = material(brand, themes, options);
+    const { themes: shipped, findings } = material(brand, themes, options);
     const stem = options.prefix.replace(/-?$/, options.prefix && '.');
     const [base, ...others] = shipped;
     const dark = darkest(brand, shipped, options.dark);
+    const conditionNames = new NameScope({ dark: 'the condition for dark surroundings' });
     const conditions = others.map((theme) => ({
       theme,
-      name: identifier(theme.identifier, 'camel'),
+      name: conditionNames.claim(identifier(theme.identifier, 'camel'), theme.theme.name),
       colours: new Map(theme.tokens.map((token) => [token.token.id, token.colour])),
     }));
     const entries = (base?.tokens ?? []).map(({ token, colour }) => {
@@ -48,11 +49,15 @@ export const chakra = defineFormat({
       const description = options.comments && token.description ? `, description: ${quoted(token.description)}` : '';
       return [stem + token.path.replace(PROTO, '$1proto'), `{ value: { ${values.join(', ')} }${description} }`] as const;
     });
-    const tree = objectText(treeOf(entries, 'DEFAULT'), '      ');
+    const scope = new NameScope();
+    const tree = objectText(treeOf(entries, 'DEFAULT', scope), '      ');
     const selectors = conditions.map(
-      ({ theme, name }) => `    ${propertyKey(name)}: ${quoted(`[data-theme=${theme.identifier}] &`)},\n`,
+      ({ theme, name }) => `    ${propertyKey(name)}: ${quoted(`[data-theme='${theme.identifier}'] &`)},\n`,
     );
     const text = `export const config = {\n  conditions: {\n${selectors.join('')}  },\n  theme: {\n    semanticTokens: {\n      colors: ${tree},\n    },\n  },\n};\n`;
-    return { files: [textFile(`chakra/${slug(brand.name)}.js`, 'text/javascript', text)], problems };
+    return {
+      files: [textFile(`chakra/${slug(brand.name)}.js`, 'text/javascript', text)],
+      findings: [...findings, ...scope.findings, ...conditionNames.findings],
+    };
   },
 });

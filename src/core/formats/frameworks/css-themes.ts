@@ -1,3 +1,4 @@
+import { about } from '../kit/options';
 import { z } from 'zod';
 import { wideText } from '../../colour/notations';
 import type { ReadColour } from '../../colour/read';
@@ -15,10 +16,13 @@ export const cssThemes = {
     .regex(/^data-[a-z][a-z0-9-]*$/, 'The attribute begins with data-, such as data-theme.')
     .max(40)
     .default('data-theme')
-    .meta({ title: 'Attribute that chooses the theme', description: 'data-theme' }),
+    .meta(about({ title: 'Attribute that chooses the theme', description: 'data-theme' })),
   dark: oneTheme('Theme where the system is dark', 'none'),
   contrast: oneTheme('Theme where more contrast is asked for', 'none'),
-  wide: z.boolean().default(false).meta({ title: 'Display P3 where the screen has it', description: 'sRGB on every screen' }),
+  wide: z
+    .boolean()
+    .default(false)
+    .meta(about({ title: 'Display P3 where the screen has it', description: 'sRGB on every screen' })),
 };
 
 interface Look extends CssStyle {

@@ -1,10 +1,9 @@
-import { chosen } from '../kit/choices';
-import { cssThemes } from './css-themes';
+import { about } from '../kit/options';
+import { casing, chosen, comments, prefix } from '../kit/choices';
+import { cssThemes, registered, themeBlocks } from './css-themes';
 import { slug } from '../../base/words';
 import { z } from 'zod';
-import { casing, comments, prefix } from '../kit/choices';
 import { cssNotation, cssPrecision } from '../kit/css-text';
-import { registered, themeBlocks } from './css-themes';
 import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens, material, type ShippedToken } from '../kit/material';
 
@@ -24,15 +23,18 @@ export const css = defineFormat({
     notation: cssNotation,
     precision: cssPrecision,
     ...cssThemes,
-    register: z.boolean().default(false).meta({ title: 'Registered as colours (@property)', description: 'plain variables' }),
+    register: z
+      .boolean()
+      .default(false)
+      .meta(about({ title: 'Registered as colours (@property)', description: 'plain variables' })),
     comments,
   }),
-  reach: chosenTokens,
+  tokensWritten: chosenTokens,
   write(brand, themes, options) {
-    const { themes: shipped, problems } = material(brand, themes, options, { wide: options.wide });
+    const { themes: shipped, findings } = material(brand, themes, options, { wide: options.wide });
     const variable = ({ identifier }: ShippedToken) => `--${identifier}`;
     const rules = options.register && shipped[0] ? registered(shipped[0], variable) + '\n' : '';
     const sheet = rules + themeBlocks(shipped, variable, options);
-    return { files: [textFile(`css/${slug(brand.name)}.css`, 'text/css', sheet)], problems };
+    return { files: [textFile(`css/${slug(brand.name)}.css`, 'text/css', sheet)], findings };
   },
 });

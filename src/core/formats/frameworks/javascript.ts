@@ -1,9 +1,9 @@
-import { moduleOptions } from './script-module';
+import { about } from '../kit/options';
+import { indexText, moduleOptions, moduleThemes } from './script-module';
 import { slug } from '../../base/words';
 import { z } from 'zod';
 import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens } from '../kit/material';
-import { indexText, moduleThemes } from './script-module';
 
 /** ECMAScript 2015 modules, or the older CommonJS that configuration files of build tools still ask for. */
 export const javascript = defineFormat({
@@ -19,17 +19,17 @@ export const javascript = defineFormat({
     modules: z
       .enum(['esm', 'commonjs'])
       .default('esm')
-      .meta({ title: 'Kind of module', description: 'import', says: { esm: 'import', commonjs: 'require' } }),
+      .meta(about({ title: 'Kind of module', description: 'import', says: { esm: 'import', commonjs: 'require' } })),
   }),
-  reach: chosenTokens,
+  tokensWritten: chosenTokens,
   write(brand, themes, options) {
-    const { modules, problems } = moduleThemes(brand, themes, options);
+    const { modules, findings } = moduleThemes(brand, themes, options);
     const esm = options.modules === 'esm';
     const constants = modules.map(({ name, object }) => `${esm ? 'export ' : ''}const ${name} = ${object};\n`);
     const end = esm
       ? `export const themes = ${indexText(modules)};\nexport default themes;\n`
       : `const themes = ${indexText(modules)};\nmodule.exports = { ${modules.map(({ name }) => name).join(', ')}, themes };\n`;
     const path = `modules/${slug(brand.name)}.${esm ? 'js' : 'cjs'}`;
-    return { files: [textFile(path, 'text/javascript', `${constants.join('\n')}\n${end}`)], problems };
+    return { files: [textFile(path, 'text/javascript', `${constants.join('\n')}\n${end}`)], findings };
   },
 });

@@ -1,8 +1,7 @@
-import { chosen } from '../kit/choices';
+import { casing, chosen, comments, prefix } from '../kit/choices';
 import { mapNames } from './sass';
 import { slug } from '../../base/words';
 import { z } from 'zod';
-import { casing, comments, prefix } from '../kit/choices';
 import { cssNotation, cssPrecision, cssText } from '../kit/css-text';
 import { aside } from '../kit/token-note';
 import { defineFormat, textFile } from '../kit/format';
@@ -29,10 +28,10 @@ export const less = defineFormat({
     precision: cssPrecision,
     comments,
   }),
-  reach: chosenTokens,
+  tokensWritten: chosenTokens,
   write(brand, themes, options) {
     const reserved = new Set([...mapNames(themes), ...AT_RULES]);
-    const { themes: shipped, problems } = material(brand, themes, options, { ascii: true, reserved });
+    const { themes: shipped, findings } = material(brand, themes, options, { ascii: true, reserved });
     const value = ({ colour }: ShippedToken) => cssText(colour, options);
     const note = (token: ShippedToken) => {
       const text = options.comments ? aside(token) : '';
@@ -44,6 +43,6 @@ export const less = defineFormat({
       return `@theme-${identifier}: {\n${lines.join('\n')}\n}\n`;
     });
     const text = `${plain.join('\n')}\n\n${maps.join('\n')}`;
-    return { files: [textFile(`less/${slug(brand.name)}.less`, 'text/x-less', text)], problems };
+    return { files: [textFile(`less/${slug(brand.name)}.less`, 'text/x-less', text)], findings };
   },
 });

@@ -1,10 +1,9 @@
 import { chosen } from '../kit/choices';
-import { slotOptions } from '../kit/fitted-tokens';
+import { fitted, slotColours, slotOptions } from '../kit/fitted-tokens';
 import { slug } from '../../base/words';
 import { z } from 'zod';
 import { cssText } from '../kit/css-text';
-import { fitted, slotColours } from '../kit/fitted-tokens';
-import { defineFormat, textFile } from '../kit/format';
+import { allTokens, defineFormat, textFile } from '../kit/format';
 import { identifier } from '../kit/identifiers';
 import { SCRIPT_WORDS } from './script-module';
 import { material } from '../kit/material';
@@ -35,10 +34,11 @@ export const mui = defineFormat({
   readBy: 'Applications on MUI',
   taken: 'build',
   options: z.strictObject({ ...chosen, ...slotOptions(SLOTS) }),
+  tokensWritten: allTokens,
   write(brand, themes, options) {
     // Its functions compute with the palette's colours, and read no name of another notation than these.
-    const { themes: shipped, problems } = material(brand, themes, { ...options, naming: 'camel' });
-    const { slots, problems: own } = fitted(SLOTS, options, brand.tokens);
+    const { themes: shipped, findings } = material(brand, themes, { ...options, naming: 'camel' });
+    const { slots, findings: own } = fitted(SLOTS, options, brand.tokens);
     const constants = shipped.map((theme) => {
       const found = slotColours(theme, slots);
       const code = (slot: keyof typeof SLOTS) => {
@@ -76,6 +76,6 @@ export const mui = defineFormat({
     });
     const index = `export const themes = { ${constants.map(({ name }) => name).join(', ')} };\n`;
     const text = `${constants.map((one) => one.text).join('\n')}\n${index}`;
-    return { files: [textFile(`mui/${slug(brand.name)}.js`, 'text/javascript', text)], problems: [...problems, ...own] };
+    return { files: [textFile(`mui/${slug(brand.name)}.js`, 'text/javascript', text)], findings: [...findings, ...own] };
   },
 });

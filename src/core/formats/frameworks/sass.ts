@@ -1,8 +1,7 @@
-import { chosen } from '../kit/choices';
+import { casing, chosen, comments, prefix } from '../kit/choices';
 import { slug } from '../../base/words';
 import { z } from 'zod';
 import type { Theme } from '../../brand/document';
-import { casing, comments, prefix } from '../kit/choices';
 import { cssNotation, cssPrecision, cssText } from '../kit/css-text';
 import { aside } from '../kit/token-note';
 import { defineFormat, textFile } from '../kit/format';
@@ -30,9 +29,9 @@ export const sass = defineFormat({
     precision: cssPrecision,
     comments,
   }),
-  reach: chosenTokens,
+  tokensWritten: chosenTokens,
   write(brand, themes, options) {
-    const { themes: shipped, problems } = material(brand, themes, { ...options, prefix: '' }, { reserved: mapNames(themes) });
+    const { themes: shipped, findings } = material(brand, themes, { ...options, prefix: '' }, { reserved: mapNames(themes) });
     const stem = options.prefix.replace(/-?$/, options.prefix && '-');
     const value = ({ colour }: ShippedToken) => cssText(colour, options);
     const note = (token: ShippedToken) => {
@@ -46,6 +45,6 @@ export const sass = defineFormat({
     });
     const index = shipped.map(({ identifier }) => `  '${identifier}': $${stem}theme-${identifier},`);
     const text = `${plain.join('\n')}\n\n${maps.join('\n')}\n$${stem}themes: (\n${index.join('\n')}\n);\n`;
-    return { files: [textFile(`sass/_${slug(brand.name)}.scss`, 'text/x-scss', text)], problems };
+    return { files: [textFile(`sass/_${slug(brand.name)}.scss`, 'text/x-scss', text)], findings };
   },
 });

@@ -1,8 +1,10 @@
-import { chosen } from '../kit/choices';
+import { NameScope } from '../kit/name-scope';
+import type { Finding } from '../../findings/finding';
+import { about } from '../kit/options';
+import { casing, type Choices, chosen, prefix } from '../kit/choices';
 import { slug } from '../../base/words';
 import { z } from 'zod';
 import type { Brand, Theme } from '../../brand/document';
-import { casing, prefix, type Choices } from '../kit/choices';
 import { cssNotation, cssPrecision, cssText, type CssStyle } from '../kit/css-text';
 import { type Written } from '../kit/format';
 import { identifier, words } from '../kit/identifiers';
@@ -22,11 +24,13 @@ export const moduleOptions = z.strictObject({
   shape: z
     .enum(['nested', 'flat'])
     .default('nested')
-    .meta({ title: 'Shape', description: 'nested', says: { nested: 'groups in groups', flat: 'one list of names' } }),
-  naming: casing('kebab', 'camel', 'snake', 'path').meta({
-    title: 'Names, where the list is flat',
-    description: 'text-on-header',
-  }),
+    .meta(about({ title: 'Shape', description: 'nested', says: { nested: 'groups in groups', flat: 'one list of names' } })),
+  naming: casing('kebab', 'camel', 'snake', 'path').meta(
+    about({
+      title: 'Names, where the list is flat',
+      description: 'text-on-header',
+    }),
+  ),
   notation: cssNotation,
   precision: cssPrecision,
 });
@@ -45,11 +49,14 @@ export function moduleThemes(
   brand: Brand,
   themes: readonly Theme[],
   options: Choices & CssStyle & { readonly shape: 'nested' | 'flat' },
-): { modules: ModuleTheme[]; problems: Written['problems'] } {
-  const { themes: shipped, problems } = material(brand, themes, options);
+): { modules: ModuleTheme[]; findings: Written['findings'] } {
+  const { themes: shipped, findings } = material(brand, themes, options);
   const stem = (options.prefix ?? '').replace(/-$/, '');
+  const constants = new NameScope({ themes: 'the list of themes' });
+  const clashes: Finding[] = [];
   const modules = shipped.map(({ theme, identifier: key, tokens }) => {
     const text = ({ colour }: ShippedToken) => quoted(cssText(colour, options));
+    const keys = new NameScope();
     const object =
       options.shape === 'flat'
         ? objectText(new Map(tokens.map((token) => [token.identifier, text(token)])))
@@ -57,11 +64,15 @@ export function moduleThemes(
             treeOf(
               tokens.map((token) => [(stem && `${stem}.`) + token.token.path, text(token)]),
               'own',
+              keys,
             ),
           );
-    return { name: identifier(slug(theme.name), 'camel', '', { reserved: SCRIPT_WORDS }), key, object };
+    // Themes have the same tokens: what clashes in one does in all.
+    if (clashes.length === 0) clashes.push(...keys.findings);
+    const name = identifier(slug(theme.name), 'camel', '', { reserved: SCRIPT_WORDS });
+    return { name: constants.claim(name, theme.name), key, object };
   });
-  return { modules, problems };
+  return { modules, findings: [...findings, ...constants.findings, ...clashes] };
 }
 
 /** `{ "night-bridge": nightBridge }` */

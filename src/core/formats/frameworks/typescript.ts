@@ -13,9 +13,9 @@ export const typescript = defineFormat({
   readBy: 'Applications and configurations in TypeScript',
   taken: 'build',
   options: moduleOptions,
-  reach: chosenTokens,
+  tokensWritten: chosenTokens,
   write(brand, themes, options) {
-    const { modules, problems } = moduleThemes(brand, themes, options);
+    const { modules, findings } = moduleThemes(brand, themes, options);
     const constants = modules.map(({ name, object }) => `export const ${name} = ${object} as const;\n`);
     const types = `/** The shape of every theme. */
 export type Colours<Group = typeof ${modules[0]?.name ?? 'themes'}> = { readonly [Name in keyof Group]: Group[Name] extends string ? string : Colours<Group[Name]> };
@@ -25,7 +25,7 @@ export default themes;
 `;
     return {
       files: [textFile(`modules/${slug(brand.name)}.ts`, 'text/typescript', `${constants.join('\n')}\n${types}`)],
-      problems,
+      findings,
     };
   },
 });

@@ -1,10 +1,10 @@
-import { chosen } from '../kit/choices';
-import { cssThemes } from './css-themes';
+import { finding } from '../../findings/finding';
+import { about } from '../kit/options';
+import { casing, chosen, prefix } from '../kit/choices';
+import { cssThemes, themeBlocks } from './css-themes';
 import { slug } from '../../base/words';
 import { z } from 'zod';
-import { casing, prefix } from '../kit/choices';
 import { cssNotation, cssPrecision } from '../kit/css-text';
-import { themeBlocks } from './css-themes';
 import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens, material, type ShippedToken } from '../kit/material';
 
@@ -39,19 +39,19 @@ export const utilities = defineFormat({
       .array(z.enum(WORDS))
       .max(WORDS.length)
       .default(['color', 'background', 'border'])
-      .meta({ title: 'A class for', description: 'text, background and border', says: USES }),
+      .meta(about({ title: 'A class for', description: 'text, background and border', says: USES })),
     keep: z
       .string()
       .max(100_000)
       .default('')
-      .meta({ title: 'Only these classes, as they stand in the pages', description: 'every class', names: 'classes' }),
+      .meta(about({ title: 'Only these classes, as they stand in the pages', description: 'every class', names: 'classes' })),
     notation: cssNotation,
     precision: cssPrecision,
     ...cssThemes,
   }),
-  reach: chosenTokens,
+  tokensWritten: chosenTokens,
   write(brand, themes, options) {
-    const { themes: shipped, problems } = material(brand, themes, options, { wide: options.wide });
+    const { themes: shipped, findings } = material(brand, themes, options, { wide: options.wide });
     const used = options.keep.trim() === '' ? null : new Set(options.keep.split(/[^\p{L}\p{N}_-]+/u));
     const variable = ({ identifier }: ShippedToken) => `--${identifier}`;
     const classes = (shipped[0]?.tokens ?? []).map((token) => ({
@@ -64,12 +64,12 @@ export const utilities = defineFormat({
     const live = classes.filter(({ rules }) => rules.length > 0);
     if (live.length === 0 && shipped.length > 0 && classes.length > 0) {
       const message = 'None of the classes listed is one of this brand’s, so there is nothing to write; look at their names.';
-      return { files: [], problems: [...problems, { severity: 'error', message }] };
+      return { files: [], findings: [...findings, finding('nothing-to-write', 'error', message)] };
     }
     // Variables of colours without a class would be dead weight.
     const wanted = new Set(live.map(({ token }) => token.token.id));
     const needed = shipped.map((theme) => ({ ...theme, tokens: theme.tokens.filter(({ token }) => wanted.has(token.id)) }));
     const sheet = `${themeBlocks(needed, variable, { ...options, comments: false })}\n${live.flatMap(({ rules }) => rules).join('')}`;
-    return { files: [textFile(`css/${slug(brand.name)}-classes.css`, 'text/css', sheet)], problems };
+    return { files: [textFile(`css/${slug(brand.name)}-classes.css`, 'text/css', sheet)], findings };
   },
 });

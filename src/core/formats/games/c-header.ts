@@ -1,12 +1,13 @@
-import { chosen } from '../kit/choices';
+import { NameScope } from '../kit/name-scope';
+import type { NameRules } from '../kit/identifiers';
+import { chosen, comments, prefix } from '../kit/choices';
 import { depthOptions } from '../kit/colour-depth';
 import { z } from 'zod';
-import { comments, prefix } from '../kit/choices';
 import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens } from '../kit/material';
 import { brandName, byteOrder, constantGroups, fourNumbers, hexInteger, keptAs } from '../kit/program-text';
 
-const RULES = { ascii: true };
+const RULES: NameRules = { ascii: true };
 
 /** C99 and C++11 alike: macros, so that they are constants in both and cost nothing. */
 export const cHeader = defineFormat({
@@ -18,10 +19,10 @@ export const cHeader = defineFormat({
   readBy: 'Games and programs in C or C++',
   taken: 'build',
   options: z.strictObject({ prefix, ...chosen, kept: keptAs('integer'), bytes: byteOrder('rgba'), comments, ...depthOptions }),
-  reach: chosenTokens,
+  tokensWritten: chosenTokens,
   write(brand, themes, options) {
     const { prefix: first, ...rest } = options;
-    const { groups, problems } = constantGroups(brand, themes, { ...rest, naming: 'capitals' }, 'capitals', RULES);
+    const { groups, findings } = constantGroups(brand, themes, { ...rest, naming: 'capitals' }, 'capitals', RULES);
     const lead = [
       brandName(brand, 'capitals', RULES),
       ...first
@@ -30,6 +31,7 @@ export const cHeader = defineFormat({
         .map((word) => word.toUpperCase()),
     ].join('_');
     const guard = `${lead}_COLOURS_H`;
+    const scope = new NameScope({ [guard]: 'the guard of the header' });
     const blocks = groups.map(({ name, title, constants }) => {
       const lines = constants.map((constant) => {
         const value =
@@ -38,11 +40,15 @@ export const cHeader = defineFormat({
             : `{ ${fourNumbers(constant.colour, options.kept)
                 .map((one) => (options.kept === 'linear' ? `${one}f` : one))
                 .join(', ')} }`;
-        return `#define ${lead}_${name}_${constant.name} ${value}${constant.note && ` /* ${constant.note} */`}`;
+        const macro = scope.claim(`${lead}_${name}_${constant.name}`, `${constant.path} in ${title}`);
+        return `#define ${macro} ${value}${constant.note && ` /* ${constant.note} */`}`;
       });
       return `/* ${title} */\n${lines.join('\n')}\n`;
     });
     const text = `#ifndef ${guard}\n#define ${guard}\n\n${blocks.join('\n')}\n#endif\n`;
-    return { files: [textFile(`c/${brandName(brand, 'snake', RULES)}.h`, 'text/x-c', text)], problems };
+    return {
+      files: [textFile(`c/${brandName(brand, 'snake', RULES)}.h`, 'text/x-c', text)],
+      findings: [...findings, ...scope.findings],
+    };
   },
 });

@@ -1,14 +1,13 @@
-import { chosen } from '../kit/choices';
+import { type NameRules, words } from '../kit/identifiers';
+import { casing, chosen, comments, prefix } from '../kit/choices';
 import { depthOptions } from '../kit/colour-depth';
 import { z } from 'zod';
-import { casing, comments, prefix } from '../kit/choices';
 import { defineFormat, textFile } from '../kit/format';
-import { words } from '../kit/identifiers';
 import { chosenTokens } from '../kit/material';
 import { brandName, byteOrder, constantGroups, fourNumbers, hexInteger, indented, keptAs } from '../kit/program-text';
 
 /** C# Language Specification (ECMA-334), 6.4.4 Keywords: only those a name in one of the casings could be. */
-const RULES = {
+const RULES: NameRules = {
   ascii: true,
   reserved: words(
     'abstract as base bool break byte case catch char checked class const continue decimal default delegate do double else enum event explicit extern false finally fixed float for foreach goto if implicit in int interface internal is lock long namespace new null object operator out override params private protected public readonly ref return sbyte sealed short sizeof stackalloc static string struct switch this throw true try typeof uint ulong unchecked unsafe ushort using virtual void volatile while',
@@ -32,9 +31,9 @@ export const csharp = defineFormat({
     comments,
     ...depthOptions,
   }),
-  reach: chosenTokens,
+  tokensWritten: chosenTokens,
   write(brand, themes, options) {
-    const { groups, problems } = constantGroups(brand, themes, options, 'pascal', RULES);
+    const { groups, findings } = constantGroups(brand, themes, options, 'pascal', RULES);
     const space = brandName(brand, 'pascal', RULES);
     const classes = groups.map(({ name, title, constants }) => {
       const lines = constants.flatMap((constant) => [
@@ -44,7 +43,7 @@ export const csharp = defineFormat({
       return `    /// <summary>${title.replace(/&/g, '&amp;').replace(/</g, '&lt;')}</summary>\n    public static class ${name}\n    {\n${indented(lines, '        ')}\n    }\n`;
     });
     const text = `namespace ${space}\n{\n${classes.join('\n')}}\n`;
-    return { files: [textFile(`csharp/${space}.cs`, 'text/plain', text)], problems };
+    return { files: [textFile(`csharp/${space}.cs`, 'text/plain', text)], findings };
 
     function declaration(name: string, colour: Parameters<typeof hexInteger>[0]): string {
       if (options.kept === 'integer') return `const uint ${name} = ${hexInteger(colour, options.bytes)};`;

@@ -1,12 +1,13 @@
+import { finding } from '../../findings/finding';
+import { about } from '../kit/options';
 import { chosen } from '../kit/choices';
-import { depthOptions } from '../kit/colour-depth';
+import { depthOptions, withinDepth } from '../kit/colour-depth';
 import { slug } from '../../base/words';
 import { encode } from 'fast-png';
 import { z } from 'zod';
 import { bytesOf } from '../../colour/integers';
 import { linearFloats } from '../../colour/notations';
-import { withinDepth } from '../kit/colour-depth';
-import { defineFormat, textFile, type Written, type WrittenFile } from '../kit/format';
+import { defineFormat, textFile, type WrittenFile } from '../kit/format';
 import { indexedPng } from '../../image/indexed-png';
 import { chosenTokens, material, type ShippedTheme } from '../kit/material';
 
@@ -28,31 +29,37 @@ export const gamePalette = defineFormat({
     layout: z
       .enum(['row', 'column'])
       .default('row')
-      .meta({ title: 'Strip', description: 'one row', says: { row: 'one row', column: 'one column' } }),
+      .meta(about({ title: 'Strip', description: 'one row', says: { row: 'one row', column: 'one column' } })),
     block: z
       .number()
       .int()
       .min(1, 'A block is 1 to 64 pixels wide and high.')
       .max(64, 'A block is 1 to 64 pixels wide and high.')
       .default(1)
-      .meta({ title: 'Pixels a colour, each way', description: '1' }),
-    indexed: z.boolean().default(false).meta({ title: 'Indexed PNG (one byte a pixel)', description: 'four bytes a pixel' }),
-    key: z.boolean().default(false).meta({ title: 'Index 0 is transparent', description: 'the first colour has index 0' }),
+      .meta(about({ title: 'Pixels a colour, each way', description: '1' })),
+    indexed: z
+      .boolean()
+      .default(false)
+      .meta(about({ title: 'Indexed PNG (one byte a pixel)', description: 'four bytes a pixel' })),
+    key: z
+      .boolean()
+      .default(false)
+      .meta(about({ title: 'Index 0 is transparent', description: 'the first colour has index 0' })),
     ...depthOptions,
   }),
-  reach: chosenTokens,
+  tokensWritten: chosenTokens,
   write(brand, themes, options) {
-    const { themes: shipped, problems } = withinDepth(material(brand, themes, options), options);
-    if (shipped.some(({ tokens }) => tokens.length === 0)) return { files: [], problems };
+    const { themes: shipped, findings } = withinDepth(material(brand, themes, options), options);
+    if (shipped.some(({ tokens }) => tokens.length === 0)) return { files: [], findings };
     const lead = options.key ? 1 : 0;
     const count = shipped[0]!.tokens.length + lead;
     if (count * options.block > LONGEST) {
       const message = `A strip of ${count * options.block} pixels is longer than the ${LONGEST} that graphics hardware takes; make the blocks smaller or leave some colours out.`;
-      return { files: [], problems: [...problems, { severity: 'error', message }] };
+      return { files: [], findings: [...findings, finding('too-large', 'error', message)] };
     }
     if (options.indexed && count > INDEXED_MOST) {
       const message = `An indexed PNG holds ${INDEXED_MOST} colours, and there are ${count}; leave some out or take four bytes a pixel.`;
-      return { files: [], problems: [...problems, { severity: 'error', message }] satisfies Written['problems'] };
+      return { files: [], findings: [...findings, finding('too-large', 'error', message)] };
     }
     const base = `game/${slug(brand.name)}`;
     const files: WrittenFile[] = shipped.map((theme) => ({
@@ -77,7 +84,7 @@ export const gamePalette = defineFormat({
       })),
     };
     files.push(textFile(`${base}.json`, 'application/json', JSON.stringify(index, null, 2) + '\n'));
-    return { files, problems };
+    return { files, findings };
   },
 });
 

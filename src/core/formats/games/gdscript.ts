@@ -1,16 +1,15 @@
-import { chosen } from '../kit/choices';
+import { type NameRules, words } from '../kit/identifiers';
+import { casing, chosen, comments, prefix } from '../kit/choices';
 import { depthOptions } from '../kit/colour-depth';
 import { z } from 'zod';
 import { bytesOf } from '../../colour/integers';
 import type { ReadColour } from '../../colour/read';
-import { casing, comments, prefix } from '../kit/choices';
 import { defineFormat, textFile } from '../kit/format';
-import { words } from '../kit/identifiers';
 import { chosenTokens } from '../kit/material';
 import { brandName, constantGroups, indented } from '../kit/program-text';
 
 /** Words of the language and of its global constants that a name in capitals or in small letters could be. */
-const RULES = {
+const RULES: NameRules = {
   ascii: true,
   reserved: words(
     'if elif else for while match when break continue pass return class class_name extends is in as self super signal func static const enum var breakpoint preload await yield assert void PI TAU INF NAN and or not true false null',
@@ -26,9 +25,9 @@ export const gdscript = defineFormat({
   readBy: 'Games scripted in GDScript',
   taken: 'build',
   options: z.strictObject({ prefix, ...chosen, naming: casing('capitals', 'snake'), comments, ...depthOptions }),
-  reach: chosenTokens,
+  tokensWritten: chosenTokens,
   write(brand, themes, options) {
-    const { groups, problems } = constantGroups(brand, themes, options, 'pascal', RULES);
+    const { groups, findings } = constantGroups(brand, themes, options, 'pascal', RULES);
     const classes = groups.map(({ name, title, constants }) => {
       const lines = constants.flatMap((constant) => [
         ...(constant.note ? [`## ${constant.note}`] : []),
@@ -37,7 +36,7 @@ export const gdscript = defineFormat({
       return `## ${title}\nclass ${name}:\n${indented(lines, '\t')}\n`;
     });
     const text = `class_name ${brandName(brand, 'pascal', RULES)}Colours\n\n${classes.join('\n')}`;
-    return { files: [textFile(`gdscript/${brandName(brand, 'snake', RULES)}_colours.gd`, 'text/plain', text)], problems };
+    return { files: [textFile(`gdscript/${brandName(brand, 'snake', RULES)}_colours.gd`, 'text/plain', text)], findings };
   },
 });
 

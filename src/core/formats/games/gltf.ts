@@ -1,10 +1,9 @@
+import { about } from '../kit/options';
 import { linearFloats } from '../../colour/notations';
-import { chosen } from '../kit/choices';
-import { depthOptions } from '../kit/colour-depth';
+import { chosen, prefix } from '../kit/choices';
+import { depthOptions, withinDepth } from '../kit/colour-depth';
 import { slug } from '../../base/words';
 import { z } from 'zod';
-import { prefix } from '../kit/choices';
-import { withinDepth } from '../kit/colour-depth';
 import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens, material } from '../kit/material';
 
@@ -25,18 +24,18 @@ export const gltf = defineFormat({
       .min(0, 'Roughness is from 0 to 1.')
       .max(1, 'Roughness is from 0 to 1.')
       .default(1)
-      .meta({ title: 'Roughness, 0 to 1', description: '1' }),
+      .meta(about({ title: 'Roughness, 0 to 1', description: '1' })),
     metal: z
       .number()
       .min(0, 'Metal is from 0 to 1.')
       .max(1, 'Metal is from 0 to 1.')
       .default(0)
-      .meta({ title: 'Metal, 0 to 1', description: '0' }),
+      .meta(about({ title: 'Metal, 0 to 1', description: '0' })),
     ...depthOptions,
   }),
-  reach: chosenTokens,
+  tokensWritten: chosenTokens,
   write(brand, themes, options) {
-    const { themes: shipped, problems } = withinDepth(material(brand, themes, { ...options, naming: 'path' }), options);
+    const { themes: shipped, findings } = withinDepth(material(brand, themes, { ...options, naming: 'path' }), options);
     const files = shipped.map((theme) => {
       const document = {
         asset: { version: '2.0', generator: 'Breakwater' },
@@ -56,6 +55,6 @@ export const gltf = defineFormat({
         JSON.stringify(document, null, 2) + '\n',
       );
     });
-    return { files, problems };
+    return { files, findings };
   },
 });

@@ -1,15 +1,14 @@
-import { chosen } from '../kit/choices';
+import { type NameRules, words } from '../kit/identifiers';
+import { casing, chosen, comments, prefix } from '../kit/choices';
 import { depthOptions } from '../kit/colour-depth';
 import { z } from 'zod';
-import { casing, comments, prefix } from '../kit/choices';
 import { defineFormat, textFile } from '../kit/format';
-import { words } from '../kit/identifiers';
 import { chosenTokens } from '../kit/material';
 import { brandName, byteOrder, constantGroups, fourNumbers, hexInteger, keptAs } from '../kit/program-text';
 import { quoted } from '../kit/plain-text';
 
 /** Lua 5.4 Reference Manual, 3.1 Lexical Conventions. */
-const RULES = {
+const RULES: NameRules = {
   ascii: true,
   reserved: words(
     'and break do else elseif end false for function goto if in local nil not or repeat return then true until while',
@@ -33,9 +32,9 @@ export const lua = defineFormat({
     comments,
     ...depthOptions,
   }),
-  reach: chosenTokens,
+  tokensWritten: chosenTokens,
   write(brand, themes, options) {
-    const { groups, problems } = constantGroups(brand, themes, options, 'snake', RULES);
+    const { groups, findings } = constantGroups(brand, themes, options, 'snake', RULES);
     const key = (name: string) => (/^[A-Za-z_]\w*$/.test(name) ? name : `[${quoted(name)}]`);
     const tables = groups.map(({ name, title, constants }) => {
       const lines = constants.map(({ name: own, colour, note }) => {
@@ -46,6 +45,6 @@ export const lua = defineFormat({
       return `  -- ${title}\n  ${key(name)} = {\n${lines.join('\n')}\n  },\n`;
     });
     const text = `return {\n${tables.join('')}}\n`;
-    return { files: [textFile(`lua/${brandName(brand, 'snake', RULES)}.lua`, 'text/x-lua', text)], problems };
+    return { files: [textFile(`lua/${brandName(brand, 'snake', RULES)}.lua`, 'text/x-lua', text)], findings };
   },
 });

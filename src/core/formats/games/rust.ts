@@ -1,14 +1,13 @@
-import { chosen } from '../kit/choices';
+import { type NameRules, words } from '../kit/identifiers';
+import { chosen, comments, prefix } from '../kit/choices';
 import { depthOptions } from '../kit/colour-depth';
 import { z } from 'zod';
-import { comments, prefix } from '../kit/choices';
 import { defineFormat, textFile } from '../kit/format';
-import { words } from '../kit/identifiers';
 import { chosenTokens } from '../kit/material';
 import { brandName, byteOrder, constantGroups, fourNumbers, hexInteger, indented, keptAs } from '../kit/program-text';
 
 /** The Rust Reference, "Keywords": those a module's name could be. */
-const RULES = {
+const RULES: NameRules = {
   ascii: true,
   reserved: words(
     'abstract as async await become box break const continue crate do dyn else enum extern false final fn for gen if impl in let loop macro match mod move mut override priv pub ref return self static struct super trait true try type typeof union unsafe unsized use virtual where while yield',
@@ -26,9 +25,9 @@ export const rust = defineFormat({
   readBy: 'Games and programs in Rust',
   taken: 'build',
   options: z.strictObject({ prefix, ...chosen, kept: keptAs('integer'), bytes: byteOrder('rgba'), comments, ...depthOptions }),
-  reach: chosenTokens,
+  tokensWritten: chosenTokens,
   write(brand, themes, options) {
-    const { groups, problems } = constantGroups(brand, themes, { ...options, naming: 'capitals' }, 'snake', RULES);
+    const { groups, findings } = constantGroups(brand, themes, { ...options, naming: 'capitals' }, 'snake', RULES);
     const modules = groups.map(({ name, title, constants }) => {
       const lines = constants.flatMap((constant) => {
         const { colour } = constant;
@@ -41,6 +40,6 @@ export const rust = defineFormat({
       });
       return `/// ${title}\npub mod ${name} {\n${indented(lines, '    ')}\n}\n`;
     });
-    return { files: [textFile(`rust/${brandName(brand, 'snake', RULES)}.rs`, 'text/x-rust', modules.join('\n'))], problems };
+    return { files: [textFile(`rust/${brandName(brand, 'snake', RULES)}.rs`, 'text/x-rust', modules.join('\n'))], findings };
   },
 });

@@ -1,3 +1,4 @@
+import { about, groupsOption, tokenOption } from './options';
 import { z } from 'zod';
 import { EntityId, LIMITS } from '../../brand/document';
 
@@ -16,33 +17,33 @@ const SAYS: Record<Casing, string> = {
 
 /** What every destination that writes tokens can be told: which of them, of which themes, in what order, how translucent. */
 export const chosen = {
-  group: z
-    .string()
-    .max(LIMITS.path)
-    .default('')
-    .meta({ title: 'Only a group of tokens', description: 'all tokens', names: 'tokens' }),
-  without: z
-    .array(z.string().max(LIMITS.path))
-    .max(2_000)
+  ...tokenOption('group', 'Only a group of tokens', 'all tokens'),
+  ...groupsOption('without', 'Groups left out', 'none'),
+  themes: z
+    .array(EntityId)
+    .max(LIMITS.themes)
     .default([])
-    .meta({ title: 'Groups left out', description: 'none', names: 'groups' }),
-  themes: z.array(EntityId).max(LIMITS.themes).default([]).meta({ title: 'Themes', description: 'all themes', names: 'themes' }),
+    .meta(about({ title: 'Themes', description: 'all themes', names: 'themes' })),
   order: z
     .enum(['brand', 'name', 'lightness'])
     .default('brand')
-    .meta({
-      title: 'Order',
-      description: 'as in the brand',
-      says: { brand: 'as in the brand', name: 'by name', lightness: 'from light to dark' },
-    }),
+    .meta(
+      about({
+        title: 'Order',
+        description: 'as in the brand',
+        says: { brand: 'as in the brand', name: 'by name', lightness: 'from light to dark' },
+      }),
+    ),
   alpha: z
     .enum(['keep', 'flat'])
     .default('keep')
-    .meta({
-      title: 'Translucent colours',
-      description: 'kept',
-      says: { keep: 'kept translucent', flat: 'laid over the first surface' },
-    }),
+    .meta(
+      about({
+        title: 'Translucent colours',
+        description: 'kept',
+        says: { keep: 'kept translucent', flat: 'laid over the first surface' },
+      }),
+    ),
 };
 
 /** Put before every name, so that two generations of a brand can live side by side. */
@@ -51,22 +52,27 @@ export const prefix = z
   .regex(/^([a-z][a-z0-9]*(-[a-z0-9]+)*-?)?$/, 'A prefix is lower-case letters and digits with hyphens between, such as v1-.')
   .max(40)
   .default('')
-  .meta({ title: 'Put before every name', description: 'nothing' });
+  .meta(about({ title: 'Put before every name', description: 'nothing' }));
 
 /** Whether the file carries what is known of each token: its description and what replaces it. */
-export const comments = z.boolean().default(false).meta({ title: 'Descriptions as comments', description: 'none' });
+export const comments = z
+  .boolean()
+  .default(false)
+  .meta(about({ title: 'Descriptions as comments', description: 'none' }));
 
 /** @param own what the language is used to, the first one */
 export function casing(...own: [Casing, ...Casing[]]) {
   return z
     .enum(own)
     .default(own[0])
-    .meta({ title: 'Names', description: SAYS[own[0]], says: Object.fromEntries(own.map((one) => [one, SAYS[one]])) });
+    .meta(about({ title: 'Names', description: SAYS[own[0]], says: Object.fromEntries(own.map((one) => [one, SAYS[one]])) }));
 }
 
 /** Where a theme is to be named; empty where the format finds one itself or does without. */
 export function oneTheme(title: string, empty: string) {
-  return EntityId.or(z.literal('')).default('').meta({ title, description: empty, names: 'theme' });
+  return EntityId.or(z.literal(''))
+    .default('')
+    .meta(about({ title, description: empty, names: 'theme' }));
 }
 
 /** What `material` goes by. */

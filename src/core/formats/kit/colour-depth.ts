@@ -1,8 +1,8 @@
-import { readColour } from '../../colour/read';
+import { finding, type Finding } from '../../findings/finding';
+import { about } from './options';
+import { readColour, type ReadColour } from '../../colour/read';
 import { z } from 'zod';
-import { type ReadColour } from '../../colour/read';
 import { DEPTHS, reduceTo } from '../../palette/reduce';
-import type { Written } from './format';
 import type { Material } from './material';
 
 /** How many colours the target can hold, and what happens with more. */
@@ -10,19 +10,23 @@ export const depthOptions = {
   depth: z
     .enum(['any', ...(DEPTHS.map(String) as ['4', '16', '32', '64', '128'])])
     .default('any')
-    .meta({
-      title: 'Most colours',
-      description: 'any number',
-      says: { any: 'any number', ...Object.fromEntries(DEPTHS.map((depth) => [String(depth), `${depth} colours`])) },
-    }),
+    .meta(
+      about({
+        title: 'Most colours',
+        description: 'any number',
+        says: { any: 'any number', ...Object.fromEntries(DEPTHS.map((depth) => [String(depth), `${depth} colours`])) },
+      }),
+    ),
   beyond: z
     .enum(['stop', 'reduce'])
     .default('stop')
-    .meta({
-      title: 'With more than that',
-      description: 'the release is stopped',
-      says: { stop: 'the release is stopped', reduce: 'near colours are written as one' },
-    }),
+    .meta(
+      about({
+        title: 'With more than that',
+        description: 'the release is stopped',
+        says: { stop: 'the release is stopped', reduce: 'near colours are written as one' },
+      }),
+    ),
 };
 
 export interface DepthOptions {
@@ -34,27 +38,26 @@ export interface DepthOptions {
  * The material within the number of colours that the target holds, theme by theme: too many are an error that says how
  * many would have to go, or, where that is wished, near ones become one by `reduceTo`, and it is said which.
  */
-export function withinDepth({ themes, problems }: Material, { depth, beyond }: DepthOptions): Material {
-  if (depth === 'any') return { themes, problems };
+export function withinDepth({ themes, findings }: Material, { depth, beyond }: DepthOptions): Material {
+  if (depth === 'any') return { themes, findings };
   const most = Number(depth);
-  const own: Written['problems'][number][] = [];
+  const own: Finding[] = [];
   const limited = themes.map((theme) => {
     const distinct = new Map(theme.tokens.map(({ colour }) => [keyOf(colour), colour]));
     if (distinct.size <= most) return theme;
     const where = `${theme.theme.name} has ${distinct.size} colours, and the target holds ${most}`;
     const colours = [...distinct].map(([id, colour]) => ({ id, value: colour.hex, locked: false }));
     const groups = reduceTo(colours, most);
+    const data = { value: distinct.size, limit: most };
     const merged = groups.flatMap(({ keep, merge }) => merge.map(({ id, distance }) => ({ id, keep, distance })));
     const worst = merged.reduce((far, one) => (one.distance > far.distance ? one : far));
     const proposal = `${merged.length} of them as a near one, at most ${worst.distance.toFixed(1)} ΔE2000 away (${worst.id.slice(0, 7)} as ${worst.keep.slice(0, 7)})`;
     if (beyond === 'stop') {
-      own.push({
-        severity: 'error',
-        message: `${where}. Leave some out, or let near colours be one: that would write ${proposal}.`,
-      });
+      const message = `${where}. Leave some out, or let near colours be one: that would write ${proposal}.`;
+      own.push(finding('depth', 'error', message, { theme: theme.theme.id }, data));
       return theme;
     }
-    own.push({ severity: 'warning', message: `${where}, so it has ${proposal}.` });
+    own.push(finding('depth', 'warning', `${where}, so it has ${proposal}.`, { theme: theme.theme.id }, data));
     const kept = new Map(merged.map(({ id, keep }) => [id, distinct.get(keep)!]));
     // Opacity is no part of the proposal: it stays as it is.
     const near = (colour: ReadColour) => {
@@ -63,7 +66,7 @@ export function withinDepth({ themes, problems }: Material, { depth, beyond }: D
     };
     return { ...theme, tokens: theme.tokens.map((token) => ({ ...token, colour: near(token.colour) })) };
   });
-  return { themes: limited, problems: [...problems, ...own] };
+  return { themes: limited, findings: [...findings, ...own] };
 }
 
 function keyOf({ hex, alpha }: ReadColour): string {

@@ -1,3 +1,4 @@
+import { about } from './options';
 import { z } from 'zod';
 import { notations } from '../../colour/notations';
 import { hexToOklch } from '../../colour/eight-bit';
@@ -10,28 +11,32 @@ export type CssNotation = (typeof CSS_NOTATIONS)[number];
 export const cssNotation = z
   .enum(CSS_NOTATIONS)
   .default('hex')
-  .meta({
-    title: 'Notation',
-    description: '#1f6f78',
-    says: {
-      hex: '#1f6f78',
-      rgb: 'rgb(31 111 120)',
-      hsl: 'hsl(186.07 58.94% 29.61%)',
-      hwb: 'hwb(…)',
-      oklch: 'oklch(…)',
-      lab: 'lab(…)',
-      lch: 'lch(…)',
-    },
-  });
+  .meta(
+    about({
+      title: 'Notation',
+      description: '#1f6f78',
+      says: {
+        hex: '#1f6f78',
+        rgb: 'rgb(31 111 120)',
+        hsl: 'hsl(186.07 58.94% 29.61%)',
+        hwb: 'hwb(…)',
+        oklch: 'oklch(…)',
+        lab: 'lab(…)',
+        lch: 'lch(…)',
+      },
+    }),
+  );
 
 export const cssPrecision = z
   .enum(['enough', 'more'])
   .default('enough')
-  .meta({
-    title: 'Digits',
-    description: 'as many as 8 bits need',
-    says: { enough: 'as many as 8 bits need', more: 'four more' },
-  });
+  .meta(
+    about({
+      title: 'Digits',
+      description: 'as many as 8 bits need',
+      says: { enough: 'as many as 8 bits need', more: 'four more' },
+    }),
+  );
 
 /** How a colour is written in CSS. */
 export interface CssStyle {

@@ -1,6 +1,9 @@
+import { finding, type Finding } from '../../findings/finding';
+import { tokenOption } from './options';
+import type { TokenOption } from '../../brand/token-options';
 import { wordsOf } from '../../base/words';
-import { z } from 'zod';
-import { LIMITS, type Token } from '../../brand/document';
+import type { z } from 'zod';
+import type { Token } from '../../brand/document';
 import type { Written } from './format';
 import type { ShippedTheme, ShippedToken } from './material';
 
@@ -13,12 +16,11 @@ export interface Slot {
 }
 
 /** An option for each slot: the path of a token. */
-export function slotOptions<Name extends string>(slots: Readonly<Record<Name, Slot>>) {
-  const entries = (Object.entries(slots) as [Name, Slot][]).map(([name, { title }]) => [
-    name,
-    z.string().max(LIMITS.path).default('').meta({ title, description: 'found by its name or role', names: 'tokens' }),
-  ]);
-  return Object.fromEntries(entries) as Record<Name, z.ZodDefault<z.ZodString>>;
+export function slotOptions<Name extends TokenOption>(slots: Readonly<Record<Name, Slot>>) {
+  const entries = (Object.entries(slots) as [Name, Slot][]).map(([name, { title }]) =>
+    tokenOption(name, title, 'found by its name or role'),
+  );
+  return Object.assign({}, ...entries) as Record<Name, z.ZodDefault<z.ZodString>>;
 }
 
 /** The token of each slot that is named or found. A named one that is not there is an error. */
@@ -26,21 +28,20 @@ export function fitted<Name extends string>(
   slots: Readonly<Record<Name, Slot>>,
   options: Readonly<Record<NoInfer<Name>, string>>,
   tokens: readonly Token[],
-): { readonly slots: ReadonlyMap<Name, Token>; readonly problems: Written['problems'] } {
+): { readonly slots: ReadonlyMap<Name, Token>; readonly findings: Written['findings'] } {
   const found = new Map<Name, Token>();
-  const problems: Written['problems'][number][] = [];
+  const findings: Finding[] = [];
   const worded = tokens.map((token) => ({ token, own: token.path.split('.').flatMap(wordsOf) }));
   for (const [name, slot] of Object.entries(slots) as [Name, Slot][]) {
     const path = options[name];
     const token = path ? tokens.find((one) => one.path === path) : (byWords(slot) ?? byRole(slot));
     if (token) found.set(name, token);
     else if (path)
-      problems.push({
-        severity: 'error',
-        message: `${slot.title} is taken from ${path}, and there is no such token; choose another.`,
-      });
+      findings.push(
+        finding('no-such-token', 'error', `${slot.title} is taken from ${path}, and there is no such token; choose another.`),
+      );
   }
-  return { slots: found, problems };
+  return { slots: found, findings };
 
   /** Those of the fitting role first: `text.on-danger` is no status. */
   function byWords({ words, role }: Slot): Token | undefined {

@@ -1,3 +1,5 @@
+import { type Finding } from '../../findings/finding';
+import { about } from './options';
 import { z } from 'zod';
 import type { Family } from '../../base/families';
 import type { Brand, Theme, Token } from '../../brand/document';
@@ -11,7 +13,7 @@ export interface WrittenFile {
 
 export interface Written {
   readonly files: readonly WrittenFile[];
-  readonly problems: readonly { readonly severity: 'error' | 'warning'; readonly message: string }[];
+  readonly findings: readonly Finding[];
 }
 
 /** When a file's reader takes a new one in, and what is to be done: common practice. */
@@ -37,17 +39,17 @@ export interface Format<Options extends z.ZodObject = z.ZodObject> {
   readonly taken: keyof typeof TAKEN;
   /** Whether eight digits begin with the opacity (`#aarrggbb`, `0xaarrggbb`), where no option `bytes` says so. */
   readonly opacityFirst?: true;
-  /**
-   * Texts, yes or no, one of several words, or lists; each with `meta`: its title, as description what it means to leave
-   * it as it is, and for one of several words what each `says`. `names` tells what a text or list holds: `tokens` the path
-   * of a token or group, and `groups` several, which follow when those are renamed; `themes` and `theme` ids of themes;
-   * `source` the text of a template.
-   */
+  /** Texts, numbers, yes or no, one of several words, or lists; each with a meta made by `about`. */
   readonly options: Options;
   /** Deterministic: the same brand, themes and options give the same bytes. */
   readonly write: (brand: Brand, themes: readonly Theme[], options: z.output<Options>) => Written;
-  /** The tokens that `write` writes; absent where that is every one. */
-  readonly reach?: (tokens: readonly Token[], options: z.output<Options>) => readonly Token[];
+  /** The tokens that `write` writes, or whose swatches it does. */
+  readonly tokensWritten: (tokens: readonly Token[], options: z.output<Options>) => readonly Token[];
+}
+
+/** For formats that leave nothing out. */
+export function allTokens(tokens: readonly Token[]): readonly Token[] {
+  return tokens;
 }
 
 /** Of every format: where its files lie among the others, so that two of a kind can be shipped. */
@@ -59,7 +61,7 @@ const folder = z
     'A folder is lower-case letters, digits, hyphens and underscores, such as site/v1.',
   )
   .default('')
-  .meta({ title: 'Folder of its own', description: 'none' });
+  .meta(about({ title: 'Folder of its own', description: 'none' }));
 
 /** Keeps the options' type from the schema through to the writer. */
 export function defineFormat<Options extends z.ZodObject>(format: Format<Options>): Format {

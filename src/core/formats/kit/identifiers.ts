@@ -1,4 +1,4 @@
-import { wordsOf } from '../../base/words';
+import { spelt, wordsOf } from '../../base/words';
 import type { Casing } from './choices';
 
 /** What a language allows as a name. */
@@ -7,6 +7,8 @@ export interface NameRules {
   readonly ascii?: boolean;
   /** Words that mean something else in the language, in the casing they are written in. */
   readonly reserved?: ReadonlySet<string>;
+  /** Names that the file itself has where the names of its themes stand, each with what it is. */
+  readonly taken?: Readonly<Record<string, string>>;
 }
 
 /**
@@ -17,7 +19,7 @@ export interface NameRules {
 export function identifier(path: string, casing: Casing, prefix = '', { ascii = false, reserved }: NameRules = {}): string {
   if (casing === 'path') return prefix + path;
   const words = [...prefix.split('-').filter(Boolean), ...path.split('.').flatMap(wordsOf)].map((word) =>
-    ascii ? spelt(word) : word,
+    ascii ? inAscii(word) : word,
   );
   if (/^\P{L}/u.test(words[0]!)) words.unshift('colour');
   const name = joined(words, casing);
@@ -50,12 +52,12 @@ function upper(text: string): string {
   return raised.length === text.length ? raised : text;
 }
 
-/** Accents taken off, other letters by their code points, so that different words stay different. */
-function spelt(word: string): string {
+/** A word in letters a to z and digits alone, different for different words. */
+function inAscii(word: string): string {
   return word
     .normalize('NFKD')
     .replace(/\p{M}/gu, '')
-    .replace(/[^a-z0-9]/gu, (letter) => `u${letter.codePointAt(0)!.toString(16)}`);
+    .replace(/[^a-z0-9]/gu, spelt);
 }
 
 /** Words of a list, for `reserved`. */

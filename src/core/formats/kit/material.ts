@@ -1,3 +1,5 @@
+import { NameScope } from './name-scope';
+import { finding, type Finding } from '../../findings/finding';
 import { slug } from '../../base/words';
 import { flatten } from '../../colour/contrast';
 import { readColour, type ReadColour } from '../../colour/read';
@@ -31,7 +33,7 @@ export interface Target extends NameRules {
 
 export interface Material {
   readonly themes: readonly ShippedTheme[];
-  readonly problems: Written['problems'];
+  readonly findings: Written['findings'];
 }
 
 /**
@@ -39,22 +41,17 @@ export interface Material {
  * A token without a colour, and two names that a consumer would take for one, are errors: nothing is shipped half.
  */
 export function material(brand: Brand, themes: readonly Theme[], choices: Choices = {}, target: Target = {}): Material {
-  const problems: Written['problems'][number][] = [];
-  const complain = (message: string, severity: 'error' | 'warning' = 'error') => problems.push({ severity, message });
+  const findings: Finding[] = [];
+  const complain = (...told: Parameters<typeof finding>) => void findings.push(finding(...told));
   const tokens = chosenTokens(brand.tokens, choices);
-  if (brand.tokens.length === 0) complain('There are no tokens to write yet; name some first.');
-  else if (tokens.length === 0) complain(nothingChosen(choices));
+  if (brand.tokens.length === 0) complain('nothing-to-write', 'error', 'There are no tokens to write yet; name some first.');
+  else if (tokens.length === 0) complain('nothing-to-write', 'error', nothingChosen(choices));
   const names = new Map(tokens.map(({ id, path }) => [id, identifier(path, choices.naming ?? 'kebab', choices.prefix, target)]));
-  sameTwice(
-    tokens.map(({ path }) => path),
-    tokens.map(({ id }) => names.get(id)!),
-    complain,
-  );
-  sameTwice(
-    themes.map((theme) => theme.name),
-    themes.map((theme) => slug(theme.name)),
-    complain,
-  );
+  const tokenNames = new NameScope();
+  for (const { id, path } of tokens) tokenNames.claim(names.get(id)!, path);
+  const themeNames = new NameScope();
+  for (const { name } of themes) themeNames.claim(slug(name), name);
+  findings.push(...tokenNames.findings, ...themeNames.findings);
   const outside = new Set<string>();
   const laid = new Set<string>();
   const shipped = themes.map((theme): ShippedTheme => {
@@ -65,7 +62,10 @@ export function material(brand: Brand, themes: readonly Theme[], choices: Choice
       if (!found.colour) {
         const trail = trailOf(found, theme.id);
         complain(
+          'no-colour',
+          'error',
           `${token.path} has no colour in ${theme.name}${trail.length > 1 ? ` (${trail.join(' → ')})` : ''}; give it one.`,
+          { theme: theme.id, tokens: [token.id] },
         );
         return [];
       }
@@ -77,10 +77,11 @@ export function material(brand: Brand, themes: readonly Theme[], choices: Choice
     });
     return { theme, identifier: slug(theme.name), tokens: ordered(list, choices.order) };
   });
-  if (outside.size > 0) complain(`Outside sRGB, and written as the nearest colour inside it: ${some(outside)}.`, 'warning');
+  if (outside.size > 0)
+    complain('gamut', 'warning', `Outside sRGB, and written as the nearest colour inside it: ${some(outside)}.`);
   if (laid.size > 0)
-    complain(`Translucent, and this file holds no opacity, so laid over the first surface: ${some(laid)}.`, 'warning');
-  return { themes: shipped, problems };
+    complain('opacity', 'warning', `Translucent, and this file holds no opacity, so laid over the first surface: ${some(laid)}.`);
+  return { themes: shipped, findings };
 }
 
 /** The tokens that the choices leave: those of one group, without others. */
@@ -115,15 +116,4 @@ function ordered(tokens: ShippedToken[], order: Choices['order']): ShippedToken[
 function some(paths: ReadonlySet<string>): string {
   const shown = [...paths].slice(0, 4).join(', ');
   return paths.size > 4 ? `${shown} and ${paths.size - 4} more` : shown;
-}
-
-/** Files are kept, and many a consumer looks names up, without regard to case: that counts as the same. */
-function sameTwice(names: readonly string[], written: readonly string[], complain: (message: string) => void): void {
-  const first = new Map<string, string>();
-  names.forEach((name, at) => {
-    const folded = written[at]!.toLowerCase();
-    const other = first.get(folded);
-    if (other === undefined) first.set(folded, name);
-    else complain(`${other} and ${name} would both be written as ${written[at]}; rename one.`);
-  });
 }

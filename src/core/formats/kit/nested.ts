@@ -1,3 +1,4 @@
+import type { NameScope } from './name-scope';
 import { quoted } from './plain-text';
 
 /** Colours by the steps of their paths; a path that is a group's name as well stands in the group under `own`. */
@@ -5,13 +6,18 @@ export type Tree<Leaf> = Map<string, Leaf | Tree<Leaf>>;
 
 /**
  * Paths with their values as a tree, in their order.
- * @param own the key of a group's own value
+ * @param own the key of a group's own value, by which a token may be called as well: that is found in `scope`
  */
-export function treeOf<Leaf extends string>(entries: readonly (readonly [path: string, leaf: Leaf])[], own: string): Tree<Leaf> {
+export function treeOf<Leaf extends string>(
+  entries: readonly (readonly [path: string, leaf: Leaf])[],
+  own: string,
+  scope: NameScope,
+): Tree<Leaf> {
   const groups = new Set(entries.flatMap(([path]) => groupsOf(path)));
   const root: Tree<Leaf> = new Map();
   for (const [path, leaf] of entries) {
     const keys = [...path.split('.'), ...(groups.has(path) ? [own] : [])];
+    scope.claim(keys.join('.'), path);
     let at = root;
     for (const key of keys.slice(0, -1)) {
       let next = at.get(key);

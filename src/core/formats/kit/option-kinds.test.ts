@@ -1,9 +1,8 @@
-import { FORMATS } from '../registry';
+import { FORMATS, writeDestination } from '../registry';
 import { optionKinds } from './option-kinds';
 import { colourLiterals } from '../colour-literals';
 import { tokensByLine } from '../token-at-line';
 import { demo } from '../../../../tests/harsh-brand';
-import { writeDestination } from '../registry';
 
 test('every option of every format can be offered: it has a kind, a title, and says what it means to leave it', () => {
   for (const format of FORMATS) {

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { Format } from './format';
+import type { OptionMeta } from './options';
 
 /** One option of a format, as an interface, a page of documentation or a command line can offer it. */
 export interface OptionKind {
@@ -16,17 +17,10 @@ export interface OptionKind {
   readonly usual: unknown;
 }
 
-interface Meta {
-  readonly title?: string;
-  readonly description?: string;
-  readonly names?: 'tokens' | 'groups' | 'themes' | 'theme' | 'classes' | 'source';
-  readonly says?: Readonly<Record<string, string>>;
-}
-
 /** A format's options in their order, out of its schema: there is no other list of them. */
 export function optionKinds({ options }: Pick<Format, 'options'>): OptionKind[] {
   return Object.entries(options.shape).map(([name, schema]) => {
-    const { title = name, description = '', names, says = {} } = (schema.meta() ?? {}) as Meta;
+    const { title = name, description = '', names, says = {} } = (schema.meta() ?? {}) as Partial<OptionMeta>;
     const inner = schema instanceof z.ZodDefault ? (schema.unwrap() as z.ZodType) : schema;
     const word = (one: string) => [one, says[one] ?? one] as const;
     const value = ((): OptionKind['value'] => {

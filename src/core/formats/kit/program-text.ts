@@ -1,3 +1,5 @@
+import { NameScope } from './name-scope';
+import { about } from './options';
 import { linearFloats } from '../../colour/notations';
 import { slug } from '../../base/words';
 import { z } from 'zod';
@@ -16,7 +18,10 @@ const KEPT = { integer: '0x1f6f78ff', bytes: '31, 111, 120, 255', linear: '0.013
 
 /** In what a program's source keeps a colour. */
 export function keptAs(usual: keyof typeof KEPT) {
-  return z.enum(['integer', 'bytes', 'linear']).default(usual).meta({ title: 'Kept as', description: KEPT[usual], says: KEPT });
+  return z
+    .enum(['integer', 'bytes', 'linear'])
+    .default(usual)
+    .meta(about({ title: 'Kept as', description: KEPT[usual], says: KEPT }));
 }
 
 /** Which end of an integer holds the opacity. */
@@ -24,11 +29,13 @@ export function byteOrder(usual: 'rgba' | 'argb') {
   return z
     .enum(['rgba', 'argb'])
     .default(usual)
-    .meta({
-      title: 'Order of bytes',
-      description: usual,
-      says: { rgba: 'red first: 0xrrggbbaa', argb: 'opacity first: 0xaarrggbb' },
-    });
+    .meta(
+      about({
+        title: 'Order of bytes',
+        description: usual,
+        says: { rgba: 'red first: 0xrrggbbaa', argb: 'opacity first: 0xaarrggbb' },
+      }),
+    );
 }
 
 /** An integer literal of 32 bits, `0x1f6f78ff`. */
@@ -63,7 +70,8 @@ export interface ConstantGroup {
 }
 
 /**
- * A brand as what every programming language can say: named constants, a group a theme.
+ * A brand as what every programming language can say: named constants, a group a theme. Groups are in one scope, and
+ * the constants of each in another.
  * @param groupCasing how the language writes the name of a group
  */
 export function constantGroups(
@@ -72,14 +80,15 @@ export function constantGroups(
   options: Choices & Partial<DepthOptions> & { readonly comments?: boolean },
   groupCasing: Casing,
   rules: Target,
-): { groups: ConstantGroup[]; problems: Written['problems'] } {
+): { groups: ConstantGroup[]; findings: Written['findings'] } {
   const nameOf = (theme: Theme) => identifier(slug(theme.name), groupCasing, '', rules);
   // Several languages forbid a member with the name of its own type.
   const reserved = new Set([...(rules.reserved ?? []), ...themes.map(nameOf)]);
   const { depth = 'any', beyond = 'stop' } = options;
-  const { themes: shipped, problems } = withinDepth(material(brand, themes, options, { ...rules, reserved }), { depth, beyond });
+  const { themes: shipped, findings } = withinDepth(material(brand, themes, options, { ...rules, reserved }), { depth, beyond });
+  const scope = new NameScope(rules.taken);
   const groups = shipped.map(({ theme, tokens }) => ({
-    name: nameOf(theme),
+    name: scope.claim(nameOf(theme), theme.name),
     title: commentText(theme.name),
     constants: tokens.map((token) => ({
       name: token.identifier,
@@ -88,7 +97,7 @@ export function constantGroups(
       note: options.comments ? aside(token) : '',
     })),
   }));
-  return { groups, problems };
+  return { groups, findings: [...findings, ...scope.findings] };
 }
 
 /** The brand's name as a type or namespace. */

@@ -1,12 +1,12 @@
-import { slotOptions } from '../kit/fitted-tokens';
+import { finding, type Finding } from '../../findings/finding';
+import { tokenOption } from '../kit/options';
+import { fitted, slotColours, slotOptions } from '../kit/fitted-tokens';
 import { slug } from '../../base/words';
 import { z } from 'zod';
 import { firstSeries, tokensBelow } from '../../brand/data-fields';
 import { bytesOf } from '../../colour/integers';
-import { chartParts } from '../charts/chart-parts';
 import { chosen } from '../kit/choices';
-import { fitted, slotColours } from '../kit/fitted-tokens';
-import { defineFormat, type Written, type WrittenFile } from '../kit/format';
+import { allTokens, defineFormat, type WrittenFile } from '../kit/format';
 import { material } from '../kit/material';
 import { themePackage, themePart } from './ooxml-scheme';
 import { workbook } from './xlsx-parts';
@@ -33,23 +33,27 @@ export const ooxmlTheme = defineFormat({
   taken: 'import',
   options: z.strictObject({
     themes: chosen.themes,
-    series: chartParts.series.meta({ title: 'Accents 1 to 6, a group', description: 'first data group', names: 'tokens' }),
+    ...tokenOption('series', 'Accents 1 to 6, a group', 'first data group'),
     ...slotOptions(SLOTS),
   }),
+  tokensWritten: allTokens,
   write(brand, themes, options) {
-    const { themes: shipped, problems } = material(brand, themes, {}, { opaque: true });
-    const { slots, problems: own } = fitted(SLOTS, options, brand.tokens);
-    const all: Written['problems'][number][] = [...problems, ...own];
+    const { themes: shipped, findings } = material(brand, themes, {}, { opaque: true });
+    const { slots, findings: own } = fitted(SLOTS, options, brand.tokens);
+    const all: Finding[] = [...findings, ...own];
     const series = options.series || firstSeries(brand.tokens);
     const accents = series === undefined ? [] : tokensBelow(brand.tokens, series).slice(0, 6);
     if (options.series && accents.length === 0)
-      all.push({
-        severity: 'error',
-        message: `The accents are taken from ${options.series}, and there is no such group; choose another.`,
-      });
+      all.push(
+        finding(
+          'no-such-token',
+          'error',
+          `The accents are taken from ${options.series}, and there is no such group; choose another.`,
+        ),
+      );
     if (accents.length < 6 && brand.tokens.length > 0) {
       const message = `An office theme has six accents, and ${series ?? 'the brand'} has colours for ${accents.length}; the rest repeat the last one.`;
-      all.push({ severity: 'warning', message });
+      all.push(finding('too-few', 'warning', message));
     }
     const files = shipped.flatMap((theme): WrittenFile[] => {
       const found = slotColours(theme, slots);
@@ -85,6 +89,6 @@ export const ooxmlTheme = defineFormat({
         },
       ];
     });
-    return { files, problems: all };
+    return { files, findings: all };
   },
 });

@@ -1,5 +1,5 @@
 import { slug } from '../../base/words';
-import { defineFormat } from '../kit/format';
+import { allTokens, defineFormat } from '../kit/format';
 import { chosenPalettes, paletteOptions, plain } from '../swatches/palette-files';
 import { workbook } from './xlsx-parts';
 import type { Workbook } from 'exceljs';
@@ -14,11 +14,12 @@ export const xlsx = defineFormat({
   readBy: 'Spreadsheets',
   taken: 'load',
   options: paletteOptions,
+  tokensWritten: allTokens,
   write(brand, _themes, { palette }) {
-    const { palettes, problems } = chosenPalettes(brand, palette);
-    if (palettes.length === 0) return { files: [], problems };
+    const { palettes, findings } = chosenPalettes(brand, palette);
+    if (palettes.length === 0) return { files: [], findings };
     const sheets = palettes.map(({ name, swatches }) => ({ name, swatches: swatches.map(plain) }));
     const mediaType = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet';
-    return { files: [{ path: `tables/${slug(brand.name)}.xlsx`, mediaType, bytes: workbook(sheets) }], problems };
+    return { files: [{ path: `tables/${slug(brand.name)}.xlsx`, mediaType, bytes: workbook(sheets) }], findings };
   },
 });

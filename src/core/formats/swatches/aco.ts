@@ -1,5 +1,5 @@
 import { ByteWriter } from '../../base/bytes';
-import { defineFormat } from '../kit/format';
+import { allTokens, defineFormat } from '../kit/format';
 import { eachPalette, paletteOptions } from './palette-files';
 
 /**
@@ -16,6 +16,7 @@ export const aco = defineFormat({
   readBy: 'Painting programs',
   taken: 'import',
   options: paletteOptions,
+  tokensWritten: allTokens,
   write(brand, _themes, options) {
     const place = { folder: 'swatches', extension: '.aco', mediaType: 'application/octet-stream' };
     return eachPalette(brand, options, place, (_palette, swatches) => {

@@ -1,6 +1,6 @@
 import { slug } from '../../base/words';
 import { ByteWriter } from '../../base/bytes';
-import { defineFormat } from '../kit/format';
+import { allTokens, defineFormat } from '../kit/format';
 import { chosenPalettes, paletteOptions, plain } from './palette-files';
 
 const [COLOUR, GROUP, GROUP_END] = [0x0001, 0xc001, 0xc002];
@@ -19,8 +19,9 @@ export const ase = defineFormat({
   readBy: 'Drawing and layout programs',
   taken: 'import',
   options: paletteOptions,
+  tokensWritten: allTokens,
   write(brand, _themes, { palette }) {
-    const { palettes, problems } = chosenPalettes(brand, palette);
+    const { palettes, findings } = chosenPalettes(brand, palette);
     const blocks = palettes.flatMap(({ name, swatches }) => [
       block(GROUP, named(name)),
       ...swatches.map((swatch) => {
@@ -34,7 +35,7 @@ export const ase = defineFormat({
     const file = new ByteWriter().latin('ASEF').u16(1).u16(0).u32(blocks.length);
     for (const bytes of blocks) file.append(bytes);
     const path = `swatches/${slug(brand.name)}.ase`;
-    return { files: palettes.length > 0 ? [{ path, mediaType: 'application/octet-stream', bytes: file.bytes() }] : [], problems };
+    return { files: palettes.length > 0 ? [{ path, mediaType: 'application/octet-stream', bytes: file.bytes() }] : [], findings };
   },
 });
 

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { defineFormat } from '../kit/format';
+import { allTokens, defineFormat } from '../kit/format';
 import { eachPalette, paletteOptions } from './palette-files';
 
 /** A cell that begins so would be run by a spreadsheet: it is written with an apostrophe before it, which readers take off again. */
@@ -15,6 +15,7 @@ export const csv = defineFormat({
   readBy: 'Spreadsheets and data programs',
   taken: 'load',
   options: paletteOptions,
+  tokensWritten: allTokens,
   write(brand, _themes, options) {
     const place = { folder: 'tables', extension: '.csv', mediaType: 'text/csv' };
     return eachPalette(brand, options, place, (_palette, swatches) => {

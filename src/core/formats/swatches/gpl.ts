@@ -1,4 +1,4 @@
-import { defineFormat } from '../kit/format';
+import { allTokens, defineFormat } from '../kit/format';
 import { eachPalette, paletteOptions } from './palette-files';
 
 /** GPL, the text palette that open painting programs share: a header, then red, green, blue 0..255 and a name a line. */
@@ -11,6 +11,7 @@ export const gpl = defineFormat({
   readBy: 'Open drawing and painting programs',
   taken: 'start',
   options: paletteOptions,
+  tokensWritten: allTokens,
   write(brand, _themes, options) {
     const place = { folder: 'swatches', extension: '.gpl', mediaType: 'text/plain' };
     return eachPalette(brand, options, place, (palette, swatches) => {

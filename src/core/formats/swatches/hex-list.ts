@@ -1,4 +1,4 @@
-import { defineFormat } from '../kit/format';
+import { allTokens, defineFormat } from '../kit/format';
 import { eachPalette, paletteOptions } from './palette-files';
 
 /** `.hex`: six hex digits a line and nothing else, as palette collections for games hand them out. */
@@ -11,6 +11,7 @@ export const hexList = defineFormat({
   readBy: 'Pixel-art tools',
   taken: 'import',
   options: paletteOptions,
+  tokensWritten: allTokens,
   write(brand, _themes, options) {
     const place = { folder: 'swatches', extension: '.hex', mediaType: 'text/plain' };
     return eachPalette(brand, options, place, (_palette, swatches) =>

@@ -1,6 +1,7 @@
+import { about } from '../kit/options';
 import { z } from 'zod';
 import { serialisePalette } from '../../brand/palette-file';
-import { defineFormat } from '../kit/format';
+import { allTokens, defineFormat } from '../kit/format';
 import { eachPalette, paletteOptions } from './palette-files';
 
 export const paletteFile = defineFormat({
@@ -12,8 +13,14 @@ export const paletteFile = defineFormat({
   readBy: 'Breakwater itself, palette by palette',
   taken: 'import',
   options: paletteOptions.extend({
-    maker: z.string().trim().max(120).default('').meta({ title: 'Made by', description: 'nobody named' }),
+    maker: z
+      .string()
+      .trim()
+      .max(120)
+      .default('')
+      .meta(about({ title: 'Made by', description: 'nobody named' })),
   }),
+  tokensWritten: allTokens,
   write(brand, _themes, { maker, ...options }) {
     const place = { folder: 'palettes', extension: '.palette.json', mediaType: 'application/json' };
     return eachPalette(brand, options, place, (palette) => new TextEncoder().encode(serialisePalette(palette, maker)));

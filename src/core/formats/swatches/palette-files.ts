@@ -1,3 +1,5 @@
+import { finding, type Finding } from '../../findings/finding';
+import { about } from '../kit/options';
 import { slug } from '../../base/words';
 import { z } from 'zod';
 import type { Brand, Palette } from '../../brand/document';
@@ -6,7 +8,11 @@ import { type Written, type WrittenFile } from '../kit/format';
 
 /** The options of every format that keeps palettes rather than tokens. */
 export const paletteOptions = z.strictObject({
-  palette: z.string().max(120).default('').meta({ title: 'Only one palette', description: 'all palettes' }),
+  palette: z
+    .string()
+    .max(120)
+    .default('')
+    .meta(about({ title: 'Only one palette', description: 'all palettes' })),
 });
 
 /** A swatch as such a file holds it. */
@@ -25,7 +31,7 @@ export function eachPalette(
   { folder, extension, mediaType }: { folder: string; extension: string; mediaType: string },
   write: (palette: Palette, swatches: readonly PlainSwatch[]) => Uint8Array,
 ): Written {
-  const { palettes, problems } = chosenPalettes(brand, only);
+  const { palettes, findings } = chosenPalettes(brand, only);
   const names = new Map<string, number>();
   const files = palettes.map((palette): WrittenFile => {
     const base = slug(palette.name);
@@ -34,25 +40,25 @@ export function eachPalette(
     const name = count === 1 ? base : `${base}-${count}`;
     return { path: `${folder}/${name}${extension}`, mediaType, bytes: write(palette, palette.swatches.map(plain)) };
   });
-  return { files, problems };
+  return { files, findings };
 }
 
 /** The palettes to write: all with something in them, or the one named. */
-export function chosenPalettes(brand: Brand, only: string): { palettes: Palette[]; problems: Written['problems'] } {
+export function chosenPalettes(brand: Brand, only: string): { palettes: Palette[]; findings: Written['findings'] } {
   const named = brand.palettes.filter(({ name }) => only === '' || name === only);
   const palettes = named.filter(({ swatches }) => swatches.length > 0);
-  const problems: { severity: 'error' | 'warning'; message: string }[] = [];
+  const findings: Finding[] = [];
   if (palettes.length === 0) {
     const message = only === '' ? 'There is no swatch to write yet.' : `There is no swatch in a palette ${only}; name another.`;
-    problems.push({ severity: 'error', message });
+    findings.push(finding('nothing-to-write', 'error', message));
   }
   for (const { name, swatches } of palettes) {
     const translucent = swatches.filter(({ value }) => readColour(value)!.alpha < 1).length;
     if (translucent === 0) continue;
     const message = `${name}: swatches that are translucent: ${translucent}. Swatch files hold no opacity, so they are written opaque.`;
-    problems.push({ severity: 'warning', message });
+    findings.push(finding('opacity', 'warning', message));
   }
-  return { palettes, problems };
+  return { palettes, findings };
 }
 
 export function plain({ name, value }: { name: string; value: string }): PlainSwatch {

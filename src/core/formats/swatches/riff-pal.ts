@@ -1,5 +1,5 @@
 import { ByteWriter } from '../../base/bytes';
-import { defineFormat } from '../kit/format';
+import { allTokens, defineFormat } from '../kit/format';
 import { eachPalette, paletteOptions } from './palette-files';
 
 /** RIFF palette: little-endian chunks; "data" holds version 3, a count, and red, green, blue, flags a colour. Multimedia Programming Interface 1.0 (1991), "Palette File Format". */
@@ -12,6 +12,7 @@ export const riffPal = defineFormat({
   readBy: 'Older painting programs and game tools',
   taken: 'import',
   options: paletteOptions,
+  tokensWritten: allTokens,
   write(brand, _themes, options) {
     const place = { folder: 'swatches', extension: '.pal', mediaType: 'application/octet-stream' };
     return eachPalette(brand, options, place, (_palette, swatches) => {

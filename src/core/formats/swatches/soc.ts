@@ -1,4 +1,4 @@
-import { defineFormat } from '../kit/format';
+import { allTokens, defineFormat } from '../kit/format';
 import { eachPalette, paletteOptions } from './palette-files';
 import { escapeXml } from '../../source/xml';
 
@@ -15,6 +15,7 @@ export const soc = defineFormat({
   readBy: 'Office programs of the OpenDocument kind',
   taken: 'start',
   options: paletteOptions,
+  tokensWritten: allTokens,
   write(brand, _themes, options) {
     const place = { folder: 'swatches', extension: '.soc', mediaType: 'application/xml' };
     return eachPalette(brand, options, place, (_palette, swatches) => {

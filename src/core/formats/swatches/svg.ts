@@ -1,4 +1,4 @@
-import { defineFormat } from '../kit/format';
+import { allTokens, defineFormat } from '../kit/format';
 import { eachPalette, paletteOptions } from './palette-files';
 import { escapeXml } from '../../source/xml';
 
@@ -16,6 +16,7 @@ export const svg = defineFormat({
   readBy: 'Drawing programs and documents',
   taken: 'load',
   options: paletteOptions,
+  tokensWritten: allTokens,
   write(brand, _themes, options) {
     const place = { folder: 'swatches', extension: '.svg', mediaType: 'image/svg+xml' };
     return eachPalette(brand, options, place, (palette, swatches) => {

@@ -1,8 +1,9 @@
-import { chosen } from '../kit/choices';
+import { finding } from '../../findings/finding';
+import { about } from '../kit/options';
+import { casing, chosen, oneTheme, prefix } from '../kit/choices';
 import { z } from 'zod';
 import { byte, type ReadColour } from '../../colour/read';
 import { wideChannels } from '../../colour/notations';
-import { casing, oneTheme, prefix } from '../kit/choices';
 import { darkest } from '../kit/dark-theme';
 import { defineFormat, textFile, type WrittenFile } from '../kit/format';
 import { chosenTokens, material, type ShippedTheme, type ShippedToken } from '../kit/material';
@@ -25,15 +26,18 @@ export const assetCatalog = defineFormat({
     ...chosen,
     naming: casing('kebab', 'camel', 'pascal', 'snake'),
     dark: oneTheme('Dark theme', 'the first dark one'),
-    wide: z.boolean().default(false).meta({ title: 'Display P3 where the colour needs it', description: 'sRGB throughout' }),
+    wide: z
+      .boolean()
+      .default(false)
+      .meta(about({ title: 'Display P3 where the colour needs it', description: 'sRGB throughout' })),
   }),
-  reach: chosenTokens,
+  tokensWritten: chosenTokens,
   write(brand, themes, options) {
-    const { themes: shipped, problems } = material(brand, themes, options, { ascii: true, wide: options.wide });
+    const { themes: shipped, findings } = material(brand, themes, options, { ascii: true, wide: options.wide });
     const long = (shipped[0]?.tokens ?? []).filter(({ identifier }) => identifier.length > LONGEST);
     if (long.length > 0) {
       const message = `${long[0]!.token.path} is too long for the name of a folder (${LONGEST} characters); shorten it.`;
-      return { files: [], problems: [...problems, { severity: 'error', message }] };
+      return { files: [], findings: [...findings, finding('too-large', 'error', message)] };
     }
     const dark = darkest(brand, shipped, options.dark);
     const [light] = shipped.filter((theme) => theme !== dark);
@@ -45,7 +49,7 @@ export const assetCatalog = defineFormat({
       if (other) files.push(contents(folder, { info: INFO, properties: { 'provides-namespace': true } }));
       files.push(...sets(folder, theme, other ? undefined : dark));
     }
-    return { files, problems };
+    return { files, findings };
 
     function sets(folder: string, { tokens }: ShippedTheme, night: ShippedTheme | undefined): WrittenFile[] {
       const darker = new Map(night?.tokens.map((token) => [token.token.id, token]));

@@ -1,8 +1,7 @@
-import { chosen } from '../kit/choices';
+import { casing, chosen, comments, prefix } from '../kit/choices';
 import { slug } from '../../base/words';
 import { z } from 'zod';
 import { byte, type ReadColour } from '../../colour/read';
-import { casing, comments, prefix } from '../kit/choices';
 import { aside } from '../kit/token-note';
 import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens, material } from '../kit/material';
@@ -18,9 +17,9 @@ export const gtk = defineFormat({
   readBy: 'GTK programs',
   taken: 'start',
   options: z.strictObject({ prefix, ...chosen, naming: casing('snake', 'kebab'), comments }),
-  reach: chosenTokens,
+  tokensWritten: chosenTokens,
   write(brand, themes, options) {
-    const { themes: shipped, problems } = material(brand, themes, options, { ascii: true });
+    const { themes: shipped, findings } = material(brand, themes, options, { ascii: true });
     const files = shipped.map(({ identifier, tokens }) => {
       const lines = tokens.map((token) => {
         const note = options.comments ? aside(token) : '';
@@ -28,7 +27,7 @@ export const gtk = defineFormat({
       });
       return textFile(`gtk/${slug(brand.name)}-${identifier}.css`, 'text/css', lines.join('\n') + '\n');
     });
-    return { files, problems };
+    return { files, findings };
   },
 });
 

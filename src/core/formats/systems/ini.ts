@@ -1,7 +1,6 @@
-import { chosen } from '../kit/choices';
+import { casing, chosen, comments, prefix } from '../kit/choices';
 import { slug } from '../../base/words';
 import { z } from 'zod';
-import { casing, comments, prefix } from '../kit/choices';
 import { cssText } from '../kit/css-text';
 import { aside } from '../kit/token-note';
 import { defineFormat, textFile } from '../kit/format';
@@ -16,9 +15,9 @@ export const ini = defineFormat({
   readBy: 'Programs with settings in INI files',
   taken: 'start',
   options: z.strictObject({ prefix, ...chosen, naming: casing('path', 'kebab', 'snake', 'camel'), comments }),
-  reach: chosenTokens,
+  tokensWritten: chosenTokens,
   write(brand, themes, options) {
-    const { themes: shipped, problems } = material(brand, themes, options);
+    const { themes: shipped, findings } = material(brand, themes, options);
     const sections = shipped.map(({ identifier, tokens }) => {
       const lines = tokens.flatMap((token) => {
         const note = options.comments ? aside(token) : '';
@@ -27,6 +26,6 @@ export const ini = defineFormat({
       });
       return `[${identifier}]\n${lines.join('\n')}\n`;
     });
-    return { files: [textFile(`settings/${slug(brand.name)}.ini`, 'text/plain', sections.join('\n'))], problems };
+    return { files: [textFile(`settings/${slug(brand.name)}.ini`, 'text/plain', sections.join('\n'))], findings };
   },
 });

@@ -1,13 +1,13 @@
-import { chosen } from '../kit/choices';
+import { type NameRules, words } from '../kit/identifiers';
+import { about } from '../kit/options';
+import { casing, chosen, comments, prefix } from '../kit/choices';
 import { z } from 'zod';
-import { casing, comments, prefix } from '../kit/choices';
 import { defineFormat, textFile } from '../kit/format';
-import { words } from '../kit/identifiers';
 import { chosenTokens } from '../kit/material';
 import { brandName, constantGroups, hexInteger, indented } from '../kit/program-text';
 
 /** Kotlin Language Specification, 1.2.3 Keywords: the hard ones. */
-const RULES = {
+const RULES: NameRules = {
   ascii: true,
   reserved: words(
     'as break class continue do else false for fun if in interface is null object package return super this throw true try typealias typeof val var when while',
@@ -31,16 +31,18 @@ export const kotlin = defineFormat({
     kept: z
       .enum(['integer', 'colour'])
       .default('integer')
-      .meta({
-        title: 'Kept as',
-        description: '0xff1f6f78 (Long)',
-        says: { integer: '0xff1f6f78 (Long)', colour: 'Color(0xff1f6f78) of Compose' },
-      }),
+      .meta(
+        about({
+          title: 'Kept as',
+          description: '0xff1f6f78 (Long)',
+          says: { integer: '0xff1f6f78 (Long)', colour: 'Color(0xff1f6f78) of Compose' },
+        }),
+      ),
     comments,
   }),
-  reach: chosenTokens,
+  tokensWritten: chosenTokens,
   write(brand, themes, options) {
-    const { groups, problems } = constantGroups(brand, themes, options, 'pascal', RULES);
+    const { groups, findings } = constantGroups(brand, themes, options, 'pascal', RULES);
     const compose = options.kept === 'colour';
     const objects = groups.map(({ name, title, constants }) => {
       const lines = constants.flatMap((constant) => {
@@ -54,6 +56,6 @@ export const kotlin = defineFormat({
     });
     const head = compose ? 'import androidx.compose.ui.graphics.Color\n\n' : '';
     const text = `package ${brandName(brand, 'snake', RULES)}\n\n${head}${objects.join('\n')}`;
-    return { files: [textFile(`kotlin/${brandName(brand, 'pascal', RULES)}Colours.kt`, 'text/plain', text)], problems };
+    return { files: [textFile(`kotlin/${brandName(brand, 'pascal', RULES)}Colours.kt`, 'text/plain', text)], findings };
   },
 });

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { byte } from '../../colour/read';
 import { chosen } from '../kit/choices';
 import { defineFormat } from '../kit/format';
-import { terminalFiles, terminalGroup, terminalReach } from './terminal-colours';
+import { terminalFiles, terminalGroup, terminalTokens } from './terminal-colours';
 
 /** The colour map of the Linux console (vtrgb): three lines, red, green and blue, of sixteen decimals each. */
 export const linuxConsole = defineFormat({
@@ -13,8 +13,8 @@ export const linuxConsole = defineFormat({
   purpose: 'For a machine without a desktop: name the file to the program that sets the console’s colours at start.',
   readBy: 'The Linux text console',
   taken: 'start',
-  options: z.strictObject({ group: terminalGroup, themes: chosen.themes }),
-  reach: terminalReach,
+  options: z.strictObject({ ...terminalGroup, themes: chosen.themes }),
+  tokensWritten: terminalTokens,
   write(brand, themes, { group }) {
     return terminalFiles(brand, themes, group, '.vtrgb', ({ colours }) => {
       const rows = [0, 1, 2].map((channel) => colours.map(({ rgb }) => byte(rgb[channel]!)).join(','));

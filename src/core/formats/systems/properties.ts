@@ -1,7 +1,6 @@
-import { chosen } from '../kit/choices';
+import { casing, chosen, comments, prefix } from '../kit/choices';
 import { slug } from '../../base/words';
 import { z } from 'zod';
-import { casing, comments, prefix } from '../kit/choices';
 import { cssText } from '../kit/css-text';
 import { aside } from '../kit/token-note';
 import { defineFormat, textFile } from '../kit/format';
@@ -17,9 +16,9 @@ export const properties = defineFormat({
   readBy: 'Programs that read property files',
   taken: 'start',
   options: z.strictObject({ prefix, ...chosen, naming: casing('path', 'kebab', 'snake', 'camel'), comments }),
-  reach: chosenTokens,
+  tokensWritten: chosenTokens,
   write(brand, themes, options) {
-    const { themes: shipped, problems } = material(brand, themes, options);
+    const { themes: shipped, findings } = material(brand, themes, options);
     const files = shipped.map(({ identifier, tokens }) => {
       const lines = tokens.flatMap((token) => {
         const note = options.comments ? aside(token) : '';
@@ -27,7 +26,7 @@ export const properties = defineFormat({
       });
       return textFile(`settings/${slug(brand.name)}-${identifier}.properties`, 'text/plain', lines.join('\n') + '\n');
     });
-    return { files, problems };
+    return { files, findings };
   },
 });
 

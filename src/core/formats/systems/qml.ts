@@ -1,17 +1,17 @@
-import { chosen } from '../kit/choices';
+import { type NameRules, words } from '../kit/identifiers';
+import { casing, chosen, comments, prefix } from '../kit/choices';
 import { z } from 'zod';
 import { eightDigits } from '../../colour/integers';
 import type { ReadColour } from '../../colour/read';
-import { casing, comments, prefix } from '../kit/choices';
 import { defineFormat, textFile } from '../kit/format';
-import { words } from '../kit/identifiers';
 import { chosenTokens } from '../kit/material';
 import { brandName, constantGroups, indented } from '../kit/program-text';
 import { quoted } from '../kit/plain-text';
 
 /** Words of ECMAScript and QML, and the members every QtObject has. */
-const RULES = {
+const RULES: NameRules = {
   ascii: true,
+  taken: { current: 'the theme in use' },
   reserved: words(
     'await break case catch class const continue debugger default delete do else enum export extends false finally for function if implements import in instanceof interface let new null package private protected public return static super switch this throw true try typeof var void while with yield property alias signal readonly on as parent id objectName themes theme',
   ),
@@ -29,9 +29,9 @@ export const qml = defineFormat({
   taken: 'start',
   opacityFirst: true,
   options: z.strictObject({ prefix, ...chosen, naming: casing('camel'), comments }),
-  reach: chosenTokens,
+  tokensWritten: chosenTokens,
   write(brand, themes, options) {
-    const { groups, problems } = constantGroups(brand, themes, options, 'camel', RULES);
+    const { groups, findings } = constantGroups(brand, themes, options, 'camel', RULES);
     const objects = groups.map(({ name, title, constants }) => {
       const lines = constants.map(
         ({ name: own, colour, note }) => `readonly property color ${own}: "${qmlColour(colour)}"${note && ` // ${note}`}`,
@@ -47,7 +47,7 @@ export const qml = defineFormat({
         textFile(`qt/${folder}/Colours.qml`, 'text/plain', text),
         textFile(`qt/${folder}/qmldir`, 'text/plain', `module ${folder}\nsingleton Colours 1.0 Colours.qml\n`),
       ],
-      problems,
+      findings,
     };
   },
 });

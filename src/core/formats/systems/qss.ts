@@ -1,8 +1,7 @@
-import { chosen } from '../kit/choices';
+import { chosen, comments } from '../kit/choices';
 import { slug } from '../../base/words';
 import { z } from 'zod';
 import { byte, type ReadColour } from '../../colour/read';
-import { comments } from '../kit/choices';
 import { aside } from '../kit/token-note';
 import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens, material } from '../kit/material';
@@ -21,9 +20,9 @@ export const qss = defineFormat({
   readBy: 'Qt programs with widgets',
   taken: 'start',
   options: z.strictObject({ ...chosen, comments }),
-  reach: chosenTokens,
+  tokensWritten: chosenTokens,
   write(brand, themes, options) {
-    const { themes: shipped, problems } = material(brand, themes, { ...options, naming: 'path' });
+    const { themes: shipped, findings } = material(brand, themes, { ...options, naming: 'path' });
     const files = shipped.map(({ identifier, tokens }) => {
       const rules = tokens.map((token) => {
         const note = options.comments ? aside(token) : '';
@@ -32,7 +31,7 @@ export const qss = defineFormat({
       });
       return textFile(`qt/${slug(brand.name)}-${identifier}.qss`, 'text/plain', rules.join(''));
     });
-    return { files, problems };
+    return { files, findings };
   },
 });
 

@@ -1,16 +1,16 @@
-import { chosen } from '../kit/choices';
+import { type NameRules, words } from '../kit/identifiers';
+import { about } from '../kit/options';
+import { casing, chosen, comments, prefix } from '../kit/choices';
 import { z } from 'zod';
 import { bytesOf } from '../../colour/integers';
 import { wideChannels } from '../../colour/notations';
 import type { ReadColour } from '../../colour/read';
-import { casing, comments, prefix } from '../kit/choices';
 import { defineFormat, textFile } from '../kit/format';
-import { words } from '../kit/identifiers';
 import { chosenTokens } from '../kit/material';
 import { brandName, constantGroups, indented } from '../kit/program-text';
 
 /** The Swift Programming Language, "Lexical Structure": keywords of declarations, statements, expressions and types. */
-const RULES = {
+const RULES: NameRules = {
   ascii: true,
   reserved: words(
     'associatedtype class deinit enum extension fileprivate func import init inout internal let open operator private precedencegroup protocol public rethrows static struct subscript typealias var break case catch continue default defer do else fallthrough for guard if in repeat return throw switch where while any as await false is nil self Self super throws true try Type Protocol',
@@ -29,12 +29,15 @@ export const swift = defineFormat({
     prefix,
     ...chosen,
     naming: casing('camel', 'snake'),
-    wide: z.boolean().default(false).meta({ title: 'Display P3 where the colour needs it', description: 'sRGB throughout' }),
+    wide: z
+      .boolean()
+      .default(false)
+      .meta(about({ title: 'Display P3 where the colour needs it', description: 'sRGB throughout' })),
     comments,
   }),
-  reach: chosenTokens,
+  tokensWritten: chosenTokens,
   write(brand, themes, options) {
-    const { groups, problems } = constantGroups(brand, themes, options, 'pascal', { ...RULES, wide: options.wide });
+    const { groups, findings } = constantGroups(brand, themes, options, 'pascal', { ...RULES, wide: options.wide });
     const enums = groups.map(({ name, title, constants }) => {
       const lines = constants.flatMap((constant) => {
         return [
@@ -45,7 +48,7 @@ export const swift = defineFormat({
       return `/// ${title}\npublic enum ${name} {\n${indented(lines, '    ')}\n}\n`;
     });
     const text = `import SwiftUI\n\n${enums.join('\n')}`;
-    return { files: [textFile(`swift/${brandName(brand, 'pascal', RULES)}Colours.swift`, 'text/plain', text)], problems };
+    return { files: [textFile(`swift/${brandName(brand, 'pascal', RULES)}Colours.swift`, 'text/plain', text)], findings };
   },
 });
 

@@ -1,6 +1,7 @@
+import { finding, type Finding } from '../../findings/finding';
+import { tokenOption } from '../kit/options';
 import { slug } from '../../base/words';
-import { LIMITS, type Brand, type Theme } from '../../brand/document';
-import { z } from 'zod';
+import type { Brand, Theme } from '../../brand/document';
 import type { ReadColour } from '../../colour/read';
 import { textFile, type Written } from '../kit/format';
 import { material, type ShippedTheme } from '../kit/material';
@@ -12,11 +13,7 @@ export const TERMINAL_COLOURS = [
 ] as const;
 
 /** Where the sixteen are found. */
-export const terminalGroup = z
-  .string()
-  .max(LIMITS.path)
-  .default('terminal')
-  .meta({ title: 'Group of the sixteen colours', description: 'terminal', names: 'tokens' });
+export const terminalGroup = tokenOption('group', 'Group of the sixteen colours', 'terminal', 'terminal');
 
 export interface TerminalColours {
   /** Sixteen, by number. */
@@ -30,17 +27,17 @@ export interface TerminalColours {
 function terminalColours(
   { tokens, theme }: ShippedTheme,
   group: string,
-): { scheme: TerminalColours; problems: [] } | { scheme: null; problems: Written['problems'] } {
+): { scheme: TerminalColours; findings: [] } | { scheme: null; findings: Written['findings'] } {
   const found = new Map(tokens.map(({ token, colour }) => [token.path.toLowerCase(), colour]));
   const at = (name: string) => found.get(`${group || 'terminal'}.${name}`.toLowerCase());
   const missing = TERMINAL_COLOURS.filter((name) => !at(name));
   if (missing.length > 0) {
     const message = `A terminal wants sixteen colours, and ${group || 'terminal'} has no ${missing.slice(0, 3).join(', ')}${missing.length > 3 ? ` and ${missing.length - 3} more` : ''} in ${theme.name}; the terminal scaffold under Name makes them.`;
-    return { scheme: null, problems: [{ severity: 'error', message }] };
+    return { scheme: null, findings: [finding('incomplete', 'error', message, { theme: theme.id })] };
   }
   return {
     scheme: { colours: TERMINAL_COLOURS.map((name) => at(name)!), ground: at('ground'), text: at('text'), cursor: at('cursor') },
-    problems: [],
+    findings: [],
   };
 }
 
@@ -52,19 +49,19 @@ export function terminalFiles(
   extension: string,
   write: (scheme: TerminalColours, theme: ShippedTheme) => string,
 ): Written {
-  const { themes: shipped, problems } = material(brand, themes, { group: group || 'terminal' }, { opaque: true });
-  const all: Written['problems'][number][] = [...problems];
+  const { themes: shipped, findings } = material(brand, themes, { group: group || 'terminal' }, { opaque: true });
+  const all: Finding[] = [...findings];
   const files = shipped.flatMap((theme) => {
-    const { scheme, problems: own } = terminalColours(theme, group);
+    const { scheme, findings: own } = terminalColours(theme, group);
     all.push(...own);
     const path = `terminal/${slug(brand.name)}-${theme.identifier}${extension}`;
     return scheme ? [textFile(path, 'text/plain', write(scheme, theme))] : [];
   });
-  return { files, problems: all };
+  return { files, findings: all };
 }
 
 /** The tokens of the group. */
-export function terminalReach<T extends { readonly path: string }>(
+export function terminalTokens<T extends { readonly path: string }>(
   tokens: readonly T[],
   { group }: { group: string },
 ): readonly T[] {

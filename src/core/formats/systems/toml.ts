@@ -1,7 +1,6 @@
-import { chosen } from '../kit/choices';
+import { casing, chosen, comments, prefix } from '../kit/choices';
 import { slug } from '../../base/words';
 import { z } from 'zod';
-import { casing, comments, prefix } from '../kit/choices';
 import { cssText } from '../kit/css-text';
 import { aside } from '../kit/token-note';
 import { defineFormat, textFile } from '../kit/format';
@@ -18,9 +17,9 @@ export const toml = defineFormat({
   readBy: 'Programs with settings in TOML',
   taken: 'start',
   options: z.strictObject({ prefix, ...chosen, naming: casing('path', 'kebab', 'snake', 'camel'), comments }),
-  reach: chosenTokens,
+  tokensWritten: chosenTokens,
   write(brand, themes, options) {
-    const { themes: shipped, problems } = material(brand, themes, options);
+    const { themes: shipped, findings } = material(brand, themes, options);
     const tables = shipped.map(({ identifier, tokens }) => {
       const lines = tokens.map((token) => {
         const note = options.comments ? aside(token) : '';
@@ -28,7 +27,7 @@ export const toml = defineFormat({
       });
       return `[${key(identifier)}]\n${lines.join('\n')}\n`;
     });
-    return { files: [textFile(`settings/${slug(brand.name)}.toml`, 'application/toml', tables.join('\n'))], problems };
+    return { files: [textFile(`settings/${slug(brand.name)}.toml`, 'application/toml', tables.join('\n'))], findings };
   },
 });
 

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { chosen } from '../kit/choices';
 import { defineFormat } from '../kit/format';
 import { commentText } from '../kit/plain-text';
-import { terminalFiles, terminalGroup, terminalReach } from './terminal-colours';
+import { terminalFiles, terminalGroup, terminalTokens } from './terminal-colours';
 
 /** The X resource manager's text form (Xlib, chapter 15): the names that terminal programs share. */
 export const xResources = defineFormat({
@@ -14,8 +14,8 @@ export const xResources = defineFormat({
     'For terminals under X: merge the file into the resource database; terminals that are opened afterwards have the colours.',
   readBy: 'Terminals under X',
   taken: 'start',
-  options: z.strictObject({ group: terminalGroup, themes: chosen.themes }),
-  reach: terminalReach,
+  options: z.strictObject({ ...terminalGroup, themes: chosen.themes }),
+  tokensWritten: terminalTokens,
   write(brand, themes, { group }) {
     return terminalFiles(brand, themes, group, '.xresources', (scheme, { theme }) => {
       const named = [

@@ -1,8 +1,7 @@
-import { chosen } from '../kit/choices';
+import { casing, chosen, prefix } from '../kit/choices';
 import { slug } from '../../base/words';
 import { z } from 'zod';
 import { byte } from '../../colour/read';
-import { casing, prefix } from '../kit/choices';
 import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens, material } from '../kit/material';
 import { escapeXml } from '../../source/xml';
@@ -53,9 +52,9 @@ export const xmlResources = defineFormat({
   readBy: 'Programs with resources in XML',
   taken: 'start',
   options: z.strictObject({ prefix, ...chosen, naming: casing('path', 'kebab', 'snake', 'camel') }),
-  reach: chosenTokens,
+  tokensWritten: chosenTokens,
   write(brand, themes, options) {
-    const { themes: shipped, problems } = material(brand, themes, options);
+    const { themes: shipped, findings } = material(brand, themes, options);
     const files = shipped.map(({ theme, identifier, tokens }) => {
       const lines = tokens.map(({ identifier: own, colour }) => {
         const opacity = colour.alpha < 1 ? ` opacity="${byte(colour.alpha)}"` : '';
@@ -65,6 +64,6 @@ export const xmlResources = defineFormat({
       const text = `<?xml version="1.0" encoding="UTF-8"?>\n${open}\n${lines.join('\n')}\n</resources>\n`;
       return textFile(`interface/${slug(brand.name)}-${identifier}.xml`, 'application/xml', text);
     });
-    return { files: [...files, textFile('interface/resources.xsd', 'application/xml', RESOURCES_XSD)], problems };
+    return { files: [...files, textFile('interface/resources.xsd', 'application/xml', RESOURCES_XSD)], findings };
   },
 });

@@ -1,7 +1,6 @@
-import { chosen } from '../kit/choices';
+import { casing, chosen, comments, prefix } from '../kit/choices';
 import { slug } from '../../base/words';
 import { z } from 'zod';
-import { casing, comments, prefix } from '../kit/choices';
 import { cssText } from '../kit/css-text';
 import { aside } from '../kit/token-note';
 import { defineFormat, textFile } from '../kit/format';
@@ -18,9 +17,9 @@ export const yaml = defineFormat({
   readBy: 'Programs with settings in YAML',
   taken: 'start',
   options: z.strictObject({ prefix, ...chosen, naming: casing('path', 'kebab', 'snake', 'camel'), comments }),
-  reach: chosenTokens,
+  tokensWritten: chosenTokens,
   write(brand, themes, options) {
-    const { themes: shipped, problems } = material(brand, themes, options);
+    const { themes: shipped, findings } = material(brand, themes, options);
     const blocks = shipped.map(({ identifier, tokens }) => {
       const lines = tokens.map((token) => {
         const note = options.comments ? aside(token) : '';
@@ -28,6 +27,6 @@ export const yaml = defineFormat({
       });
       return `${quoted(identifier)}:\n${lines.join('\n')}\n`;
     });
-    return { files: [textFile(`settings/${slug(brand.name)}.yaml`, 'application/yaml', blocks.join(''))], problems };
+    return { files: [textFile(`settings/${slug(brand.name)}.yaml`, 'application/yaml', blocks.join(''))], findings };
   },
 });

@@ -4,11 +4,11 @@ import { demo } from '../../../../tests/harsh-brand';
 import { writeDestination } from '../registry';
 
 function rendered(source: string, options: Record<string, string> = {}, brand: Brand = demo) {
-  const { files, problems } = writeDestination(brand, { name: 'Here', format: 'template', options: { source, ...options } });
+  const { files, findings } = writeDestination(brand, { name: 'Here', format: 'template', options: { source, ...options } });
   return {
     text: new TextDecoder().decode(files[0]?.bytes),
     paths: files.map(({ path }) => path),
-    errors: problems.filter(({ severity }) => severity === 'error').map(({ message }) => message),
+    errors: findings.filter(({ severity }) => severity === 'error').map(({ message }) => message),
   };
 }
 

@@ -1,9 +1,10 @@
-import { chosen } from '../kit/choices';
+import { finding, type Finding } from '../../findings/finding';
+import { about } from '../kit/options';
+import { casing, CASINGS, chosen, prefix } from '../kit/choices';
 import { slug } from '../../base/words';
 import { Context, Liquid, LiquidError, toValueSync, type Template } from 'liquidjs';
 import { z } from 'zod';
-import { casing, prefix, CASINGS } from '../kit/choices';
-import { defineFormat, textFile, type Written } from '../kit/format';
+import { defineFormat, textFile } from '../kit/format';
 import { identifier } from '../kit/identifiers';
 import { chosenTokens, material, type ShippedTheme } from '../kit/material';
 import { commentText, quoted } from '../kit/plain-text';
@@ -49,11 +50,13 @@ export const template = defineFormat({
       .max(80)
       .regex(/^[A-Za-z0-9][A-Za-z0-9_-]*(\.[A-Za-z0-9_-]+)*$/, 'A file’s name is letters, digits, hyphens, underscores and dots.')
       .default('colours.conf')
-      .meta({ title: 'Name of the file', description: 'colours.conf' }),
+      .meta(about({ title: 'Name of the file', description: 'colours.conf' })),
     each: z
       .enum(['brand', 'theme'])
       .default('brand')
-      .meta({ title: 'Files', description: 'one for all themes', says: { brand: 'one for all themes', theme: 'one a theme' } }),
+      .meta(
+        about({ title: 'Files', description: 'one for all themes', says: { brand: 'one for all themes', theme: 'one a theme' } }),
+      ),
     prefix,
     ...chosen,
     naming: casing(...CASINGS),
@@ -61,20 +64,20 @@ export const template = defineFormat({
       .string()
       .max(LIMITS.source, `A template has at most ${LIMITS.source} characters.`)
       .default(FIRST_TEMPLATE)
-      .meta({ title: 'Template', description: 'a first one', names: 'source' }),
+      .meta(about({ title: 'Template', description: 'a first one', names: 'source' })),
   }),
-  reach: chosenTokens,
+  tokensWritten: chosenTokens,
   write(brand, themes, options) {
-    const { themes: shipped, problems } = material(brand, themes, options);
+    const { themes: shipped, findings } = material(brand, themes, options);
     const rendered = rendering(options.source);
-    if ('problem' in rendered) return { files: [], problems: [...problems, { severity: 'error', message: rendered.problem }] };
-    const all: Written['problems'][number][] = [...problems];
+    if ('problem' in rendered) return { files: [], findings: [...findings, finding('template', 'error', rendered.problem)] };
+    const all: Finding[] = [...findings];
     const files = (options.each === 'theme' ? shipped : [null]).flatMap((theme) => {
       const result = rendered.render(templateModel(brand, shipped, theme));
-      if ('problem' in result) all.push({ severity: 'error', message: result.problem });
+      if ('problem' in result) all.push(finding('template', 'error', result.problem));
       return 'text' in result ? [textFile(`text/${nameFor(options.file, theme)}`, 'text/plain', result.text)] : [];
     });
-    return { files, problems: all };
+    return { files, findings: all };
   },
 });
 

@@ -1,9 +1,8 @@
-import { brandFile } from '../../intake/brand-file';
+import { brandFile, parseBrandFile, readingOfBrand } from '../../intake/brand-file';
 import { OpenFile } from '../../intake/reader';
 import { certain, readingOf, taken, type Reading } from '../../intake/reading';
 import { readText } from '../../intake/text/lines';
 import { coloursOf } from '../../../../tests/colours-of';
-import { parseBrandFile, readingOfBrand } from '../../intake/brand-file';
 import { readFile } from '../../intake/readers';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';

@@ -1,7 +1,7 @@
 import { slug } from '../../base/words';
 import { z } from 'zod';
 import { serialiseBrand } from '../../brand/document';
-import { defineFormat, textFile } from '../kit/format';
+import { allTokens, defineFormat, textFile } from '../kit/format';
 
 export const brandFile = defineFormat({
   id: 'brand',
@@ -12,7 +12,8 @@ export const brandFile = defineFormat({
   readBy: 'Breakwater itself',
   taken: 'import',
   options: z.strictObject({}),
+  tokensWritten: allTokens,
   write(brand) {
-    return { files: [textFile(`${slug(brand.name)}.breakwater.json`, 'application/json', serialiseBrand(brand))], problems: [] };
+    return { files: [textFile(`${slug(brand.name)}.breakwater.json`, 'application/json', serialiseBrand(brand))], findings: [] };
   },
 });

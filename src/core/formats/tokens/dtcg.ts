@@ -3,7 +3,7 @@ import { z } from 'zod';
 import type { Theme } from '../../brand/document';
 import { chosen } from '../kit/choices';
 import { tokenText } from './dtcg-text';
-import { defineFormat, textFile } from '../kit/format';
+import { allTokens, defineFormat, textFile } from '../kit/format';
 import { material } from '../kit/material';
 
 /**
@@ -20,14 +20,15 @@ export const dtcg = defineFormat({
   readBy: 'Token pipelines and design tools',
   taken: 'build',
   options: z.strictObject({ themes: chosen.themes }),
+  tokensWritten: allTokens,
   write(brand, themes) {
-    const { problems } = material(brand, themes, {}, { wide: true });
+    const { findings } = material(brand, themes, {}, { wide: true });
     const base = slug(brand.name);
     const nameOf = (theme: Theme) => `${base}-${slug(theme.name)}.tokens.json`;
     // With one theme there is nothing to resolve.
     if (themes.length === 1) {
       const file = textFile(`tokens/${base}.tokens.json`, 'application/json', tokenText(brand, themes[0]!));
-      return { files: [file], problems };
+      return { files: [file], findings };
     }
     const files = themes.map((theme) => textFile(`tokens/${nameOf(theme)}`, 'application/json', tokenText(brand, theme)));
     const contexts = themes.map((theme) => [slug(theme.name), [{ $ref: nameOf(theme) }]] as const);
@@ -39,6 +40,6 @@ export const dtcg = defineFormat({
       resolutionOrder: [{ $ref: '#/modifiers/theme' }],
     };
     files.push(textFile(`tokens/${base}.resolver.json`, 'application/json', JSON.stringify(resolver, null, 2) + '\n'));
-    return { files, problems };
+    return { files, findings };
   },
 });

@@ -1,9 +1,8 @@
-import { literalsIn } from '../../source/occurrence';
+import { COLOURED, literalsIn } from '../../source/occurrence';
 import type { Node } from 'jsonc-parser';
 import { readColour } from '../../colour/read';
 import { cssOf } from '../../source/literal';
 import { memberOf, membersOf, numberList, readJson } from '../../source/json';
-import { COLOURED } from '../../source/occurrence';
 import type { SourceText, Span } from '../../source/source-text';
 import type { Reader } from '../reader';
 import { certain, doubt, EntryList, leftOut, nameOfFile, readingOf, taken, type Doubt, type EntryParts } from '../reading';

@@ -1,9 +1,8 @@
-import { disagreements } from '../notations-compared';
+import { disagreements, isOther } from '../notations-compared';
 import { fromCmyk } from '../../colour/channel-values';
 import type { ReadColour } from '../../colour/read';
 import type { Problem } from '../../source/problem';
 import { certain, doubt, ENTRY_LIMIT, EntryList, leftOut, taken, type Doubt, type EntryParts } from '../reading';
-import { isOther } from '../notations-compared';
 import { INK } from '../swatches/coloured';
 import { readText } from '../text/lines';
 import {

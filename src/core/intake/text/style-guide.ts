@@ -1,8 +1,6 @@
-import { disagreements } from '../notations-compared';
+import { disagreements, type GivenNotation } from '../notations-compared';
 import { literals } from './literals';
-import type { Doubt } from '../reading';
-import { taken, type EntryParts } from '../reading';
-import { type GivenNotation } from '../notations-compared';
+import { type Doubt, type EntryParts, taken } from '../reading';
 import { spelled, type LineMatch } from './spelled';
 import type { TextLine } from './lines';
 

@@ -1,4 +1,4 @@
-import { deleteSwatches } from '../swatch-edits';
+import { deleteSwatches, recolour } from '../swatch-edits';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { mergeSwatches, usedSwatches } from '@/core/brand/merge-swatches';
 import { readColour } from '@/core/colour/read';
@@ -7,7 +7,6 @@ import { ApplyButtons } from '@/ui/apply-buttons';
 import { useBrand } from '@/ui/brand-context';
 import { Choice, Dial } from '@/ui/dial';
 import { Strip } from '@/ui/strip';
-import { recolour } from '../swatch-edits';
 import { useTrial } from '@/ui/use-trial';
 import { ToolFrame, type ToolProps } from './tool';
 import css from './tools.module.css';

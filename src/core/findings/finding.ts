@@ -1,0 +1,90 @@
+import type { Command } from '../brand/commands';
+import type { Brand } from '../brand/document';
+import type { TokensWritten } from '../brand/where-used';
+
+/** What was found, each by a rule of a file of its own; those below the line are found while a destination is written. */
+export type RuleId =
+  | 'no-colour'
+  | 'clash'
+  | 'contrast-text'
+  | 'too-few'
+  | 'lost-reference'
+  | 'deprecated'
+  | 'naming'
+  | 'unused'
+  // In a destination:
+  | 'gamut'
+  | 'opacity'
+  | 'depth'
+  | 'no-such-token'
+  | 'nothing-to-write'
+  | 'incomplete'
+  | 'option'
+  | 'same-path'
+  | 'too-large'
+  | 'template';
+
+/** An error stops a release; a warning is something that a consumer will not see as it is here; a note only wants a look. */
+export type Severity = 'error' | 'warning' | 'note';
+
+/** What a finding is about, all by ids. */
+export interface Subject {
+  readonly theme?: string;
+  readonly tokens?: readonly string[];
+  readonly swatches?: readonly string[];
+  readonly field?: string;
+}
+
+/** Something that a rule found: in a brand, or in what a destination would write of it. */
+export interface Finding {
+  readonly rule: RuleId;
+  readonly severity: Severity;
+  readonly subject: Subject;
+  /** Numbers and words that the sentence is made from, such as `value` and `limit`. */
+  readonly data: Readonly<Record<string, string | number>>;
+  /** One sentence: what, where, and where possible what to do. */
+  readonly message: string;
+}
+
+/** What a rule may be told besides the brand. */
+export interface Known {
+  /** Which tokens a destination writes; without it nothing can be said of what goes nowhere. */
+  readonly written?: TokensWritten;
+}
+
+/** How a rule's findings are put right. */
+export interface Mend {
+  /** What putting one right is called; null where a person has to decide. */
+  readonly offer: (finding: Finding) => string | null;
+  /** What putting all of them right at once is called. */
+  readonly all: string;
+  /**
+   * Findings put right in one step; made up only when asked for, for it may look through the whole brand.
+   * @returns null when nothing can be done
+   */
+  readonly command: (brand: Brand, findings: readonly Finding[], label: string) => Command | null;
+}
+
+/** One thing to look for in a brand. */
+export interface Rule {
+  readonly id: RuleId;
+  /** What its findings are called, in the plural where there may be several. */
+  readonly title: string;
+  readonly find: (brand: Brand, known: Known) => Finding[];
+  readonly mend?: Mend;
+}
+
+export function finding(
+  rule: RuleId,
+  severity: Severity,
+  message: string,
+  subject: Subject = {},
+  data: Finding['data'] = {},
+): Finding {
+  return { rule, severity, subject, data, message };
+}
+
+/** Whether any of them stops a release. */
+export function stops(findings: readonly Finding[]): boolean {
+  return findings.some(({ severity }) => severity === 'error');
+}

@@ -1,0 +1,35 @@
+import { named } from '../brand/naming';
+import { renameTokens } from '../brand/rename-tokens';
+import { tokensOf } from '../brand/resolve';
+import { finding, type Rule } from './finding';
+
+/** Paths that do not keep to the convention that the brand has chosen. */
+export const misnamed: Rule = {
+  id: 'naming',
+  title: 'Not in the naming convention',
+  find({ tokens, naming }) {
+    if (!naming) return [];
+    const taken = new Set(tokens.map(({ path }) => path));
+    return tokens.flatMap(({ id, path }) => {
+      const to = named(path, naming);
+      if (to === path) return [];
+      const message = `${path} is written ${to} in the convention chosen${taken.has(to) ? ', and that path is taken' : ''}.`;
+      return [finding('naming', 'note', message, { tokens: [id] }, taken.has(to) ? {} : { to })];
+    });
+  },
+  mend: {
+    all: 'Rename all',
+    offer: ({ data }) => (data.to === undefined ? null : `Rename to ${data.to}`),
+    command(brand, findings, label) {
+      const byId = tokensOf(brand);
+      const renames = findings.flatMap(({ subject, data }) => {
+        const token = byId.get(subject.tokens?.[0] ?? '');
+        return token && typeof data.to === 'string' ? [[token.path, data.to] as const] : [];
+      });
+      if (renames.length === 0) return null;
+      // As one: a group whose every token is renamed is renamed itself, wherever it is spoken of.
+      const command = renameTokens(brand, new Map(renames), label);
+      return 'steps' in command ? command : null;
+    },
+  },
+};

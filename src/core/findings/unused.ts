@@ -1,0 +1,31 @@
+import type { Step } from '../brand/commands';
+import { orphanTokens, unusedSwatches } from '../brand/where-used';
+import { finding, type Rule } from './finding';
+
+/** Tokens that go nowhere, and swatches that no token comes to. */
+export const unused: Rule = {
+  id: 'unused',
+  title: 'Not used by anything',
+  find: (brand, { written }) => [
+    ...(written ? orphanTokens(brand, written) : []).map(({ id, path }) =>
+      finding('unused', 'note', `${path} goes to no destination, and nothing points at it.`, { tokens: [id] }, { name: path }),
+    ),
+    ...unusedSwatches(brand).map(({ id, name, value }) =>
+      finding('unused', 'note', `No token uses ${name} (${value}).`, { swatches: [id] }, { name }),
+    ),
+  ],
+  mend: {
+    all: 'Delete all',
+    offer: ({ data }) => `Delete ${data.name}`,
+    command(_brand, findings, label) {
+      // Deletions as one: a token and the one it points at may go together.
+      const tokens = findings.flatMap(({ subject }) => subject.tokens ?? []);
+      const swatches = findings.flatMap(({ subject }) => subject.swatches ?? []);
+      const steps: Step[] = [
+        ...(tokens.length > 0 ? [{ do: 'token.remove' as const, ids: tokens }] : []),
+        ...(swatches.length > 0 ? [{ do: 'swatch.remove' as const, ids: swatches }] : []),
+      ];
+      return steps.length > 0 ? { label, steps } : null;
+    },
+  },
+};
