@@ -1,6 +1,17 @@
 /** The layers of docs/architecture.md, held up by the lint step: a wrong import fails it. */
 const rule = (name, from, to, comment) => ({ name, severity: 'error', comment, from, to });
 
+/** Rooms of the core, each with those that it may import; tests may look anywhere. */
+const rooms = (allowed) =>
+  Object.entries(allowed).map(([room, below]) =>
+    rule(
+      `room-${room}`,
+      { path: `^src/core/${room}/`, pathNot: '\\.test\\.ts$' },
+      { path: '^src/core/', pathNot: [room, ...below].map((one) => `^src/core/${one}/`) },
+      `core/${room} imports ${below.length === 0 ? 'no other room' : `only ${below.join(', ')}`}: rooms only point down.`,
+    ),
+  );
+
 module.exports = {
   forbidden: [
     rule(
@@ -15,10 +26,36 @@ module.exports = {
       {
         pathNot: [
           '^src/core/',
-          '^node_modules/(culori|zod|nanoid|fast-png|fflate|iobuffer|saxes|jsonc-parser|papaparse|css-tree|exceljs|liquidjs|@types/(culori|papaparse|css-tree))/',
+          '^node_modules/(culori|zod|nanoid|fast-png|fflate|iobuffer|saxes|jsonc-parser|papaparse|css-tree|liquidjs|@types/(culori|papaparse|css-tree))/',
         ],
       },
       'The core imports only itself and its few libraries.',
+    ),
+    ...rooms({
+      base: [],
+      colour: ['base'],
+      palette: ['base', 'colour'],
+      source: ['base', 'colour'],
+      image: ['base', 'colour'],
+      brand: ['base', 'colour', 'palette'],
+      findings: ['base', 'colour', 'palette', 'brand'],
+      intake: ['base', 'colour', 'source', 'image', 'brand'],
+      formats: ['base', 'colour', 'palette', 'image', 'brand', 'findings'],
+      release: ['base', 'brand', 'findings', 'formats'],
+      sheet: ['base', 'colour', 'palette', 'brand', 'findings'],
+      shelf: ['base', 'colour', 'brand'],
+    }),
+    rule(
+      'kit-knows-no-format',
+      { path: '^src/core/formats/kit/', pathNot: '\\.test\\.ts$' },
+      { path: '^src/core/formats/', pathNot: '^src/core/formats/kit/' },
+      'What formats share knows none of them.',
+    ),
+    rule(
+      'families-are-apart',
+      { path: '^src/core/formats/([^/]+)/', pathNot: '\\.test\\.ts$' },
+      { path: '^src/core/formats/', pathNot: ['^src/core/formats/$1/', '^src/core/formats/kit/'] },
+      'A format imports its own family and the kit; what several families need belongs in the kit.',
     ),
     rule(
       'ui-knows-no-server',

@@ -51,6 +51,8 @@ async function read(): Promise<void> {
     'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
     '--config',
     '.dependency-cruiser.cjs',
+    '--output-type',
+    'err-long',
     'src',
     'stand-ins',
     'ops',

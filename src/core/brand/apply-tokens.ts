@@ -1,6 +1,6 @@
 import { edited, find, listed, mustBeNew, mustFit, mustStillBe, Refusal, type StepResult } from './apply-parts';
 import type { Step } from './commands';
-import { findCycle, LIMITS, ruleTokens, type Brand, type Token } from './document';
+import { findCycle, ringWords, LIMITS, ruleTokens, type Brand, type Token } from './document';
 import { insertBefore, runsOf, without } from './lists';
 
 type TokenStep = Extract<Step, { do: `token.${string}` }>;
@@ -134,7 +134,7 @@ export function mustPointSomewhere(brand: Brand, changed: readonly Token[], them
   }
   for (const [theme, starts] of themes) {
     const cycle = findCycle(tokens, starts, theme);
-    if (cycle) throw new Refusal(`That would go round in a circle: ${cycle.join(' → ')}. Point it at something else.`);
+    if (cycle) throw new Refusal(`That would go round in a circle: ${ringWords(cycle)}. Point it at something else.`);
   }
 }
 

@@ -240,7 +240,7 @@ export const Brand = BrandShape.superRefine((brand, context) => {
   });
   for (const theme of themes) {
     const cycle = findCycle(tokens, tokens.keys(), theme);
-    if (cycle) complain(`These tokens point at each other in a circle: ${cycle.join(' → ')}.`, ['tokens']);
+    if (cycle) complain(`These tokens point at each other in a circle: ${ringWords(cycle)}.`, ['tokens']);
   }
 });
 
@@ -302,6 +302,12 @@ export function findCycle(tokens: ReadonlyMap<string, Token>, starts: Iterable<s
     }
   }
   return null;
+}
+
+/** A circle of paths, the first repeated at the end, by its first names: it may have thousands. */
+export function ringWords(circle: readonly string[]): string {
+  const [shown, more] = [circle.slice(0, 3), circle.length - 4];
+  return more > 0 ? `${shown.join(' → ')} → ${more} more → ${circle.at(-1)}` : circle.join(' → ');
 }
 
 /** The JSON Schema of the brand file, draft 2020-12. References and circles are beyond it and checked by `Brand` alone. */

@@ -1,6 +1,5 @@
 import { z } from 'zod';
 import { slug } from '../base/words';
-import { problem, type Problem } from '../source/problem';
 import { Palette, Swatch } from './document';
 
 /** One palette whole, as it can be handed on: its colours as they were authored, their names, rows and locks, and its maker. */
@@ -22,29 +21,6 @@ export function serialisePalette({ name, kind, swatches }: Palette, maker: strin
 
 function withoutId({ name, value, locked, row }: Swatch): PaletteFile['swatches'][number] {
   return { name, value, locked, ...(row !== undefined && { row }) };
-}
-
-/** @returns null when the text is no palette file at all; a damaged one gives sentences with their places */
-export function parsePalette(text: string): { palette: PaletteFile } | { problems: Problem[] } | null {
-  if (!/^\s*\{/.test(text) || !text.includes('"breakwater-palette"')) return null;
-  const data = parsedJson(text);
-  if ('problems' in data) return data;
-  const parsed = PaletteFile.safeParse(data.json);
-  return parsed.success ? { palette: parsed.data } : { problems: issuesAsProblems(parsed.error) };
-}
-
-/** JSON that has to be whole. */
-export function parsedJson(text: string): { json: unknown } | { problems: Problem[] } {
-  try {
-    return { json: JSON.parse(text) as unknown };
-  } catch (error) {
-    return { problems: [problem(`This is not JSON: ${(error as Error).message}.`)] };
-  }
-}
-
-/** What a schema found wrong, a sentence each with its place in the document. */
-export function issuesAsProblems({ issues }: z.ZodError): Problem[] {
-  return issues.slice(0, 50).map(({ path, message }) => problem(path.length > 0 ? `At ${path.join('.')}: ${message}` : message));
 }
 
 /** What the file of a palette is called. */

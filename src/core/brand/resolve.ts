@@ -22,15 +22,22 @@ export interface SwatchPlace {
  * The way from a token's path to where its colour is, for people: ends with the swatch or the authored colour. Of a
  * circle, which a brand cannot hold, each path comes once.
  */
-export function trailOf(resolved: Resolved, theme: string): string[] {
+export function trailOf(resolved: Resolved, theme: string, most = Infinity): string[] {
   const trail: string[] = [];
-  for (let at: Resolved | null = resolved; at; at = at.via) {
+  for (let at: Resolved | null = resolved; at && trail.length < most; at = at.via) {
     trail.push(at.token.path);
     const value = at.token.values[theme];
     if (at.kept) trail.push(`${at.kept.palette.name} / ${at.kept.swatch.name}`);
     else if (value && 'colour' in value) trail.push(value.colour);
   }
   return trail;
+}
+
+/** The way of a token that comes to nothing, in words: its first steps, for a chain may have thousands. */
+export function lostWay(resolved: Resolved, theme: string): string {
+  const trail = trailOf(resolved, theme, 5);
+  if (trail.length < 2) return '';
+  return `${trail.length > 4 ? `${trail.slice(0, 4).join(' → ')} → …` : trail.join(' → ')} → nothing`;
 }
 
 type Theme = ReadonlyMap<string, Resolved>;

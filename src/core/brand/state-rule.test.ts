@@ -3,7 +3,8 @@ import { STATE_DEFAULTS, stateColour } from './state-rule';
 import fc from 'fast-check';
 import { anyColour, hexColour } from '../../../tests/arbitrary-colours';
 import { contrastRatio } from '../colour/contrast';
-import { readColour } from '../colour/read';
+import { deltaEOk } from '../colour/difference';
+import { oklchHex, readColour } from '../colour/read';
 
 const read = (css: string) => readColour(css)!;
 const rule = (state: StateRule['state'], change: Partial<StateRule> = {}): StateRule => ({
@@ -54,4 +55,36 @@ test('where surface and text leave no room, what is missing is shared between th
     expect.closeTo(0.98, 1),
     expect.closeTo(0.98, 1),
   ]);
+});
+
+test.each(['#ffffff', '#fdfdfd', '#000000', '#030303', '#808080'])(
+  'hover, pressed and selected can be told from rest on %s, whatever stands behind it',
+  (of) => {
+    for (const state of ['hover', 'pressed', 'selected'] as const) {
+      for (const surface of ['#ffffff', '#000000', of]) {
+        const colour = shown(of, surface, rule(state));
+        expect([of, state, surface, deltaEOk(of, colour.hex) >= STATE_DEFAULTS[state].step / 2]).toEqual([
+          of,
+          state,
+          surface,
+          true,
+        ]);
+      }
+    }
+  },
+);
+
+test('a state can be seen wherever a lightness of its hue allows that and the text on it can still be read', () => {
+  fc.assert(
+    fc.property(hexColour, hexColour, fc.constantFrom('#ffffff', '#000000'), (of, surface, text) => {
+      const colour = shown(of, surface, rule('hover', { least: 1 }), text);
+      if (deltaEOk(of, colour.hex) >= 0.03 - 1e-9) return;
+      const needed = Math.min(4.5, contrastRatio(read(text), read(of)));
+      const [, c, h] = read(of).oklch;
+      for (let l = 0; l <= 1; l += 0.1) {
+        const one = read(oklchHex([l, c, h]));
+        expect(contrastRatio(read(text), one) >= needed * 1.02 && deltaEOk(of, one.hex) >= 0.04).toBe(false);
+      }
+    }),
+  );
 });

@@ -1,4 +1,5 @@
 import { unit } from '../base/clamp';
+import { deltaEOk } from '../colour/difference';
 import { contrastRatio, hexLuminance, lightnessOf, nearestOn, type Ground } from '../colour/contrast';
 import { oklchHex, readColour, type ReadColour } from '../colour/read';
 import type { StateRule } from './document';
@@ -14,11 +15,17 @@ export interface StateParts {
 /** WCAG 2.2, 1.4.3 (AA): a text that can be read at rest can be read in every state; one that cannot gets no worse. */
 const READABLE = 4.5;
 
+/** ΔE-OK that is just noticeable (CSS Color 4, section 13.2): a state that differs by less cannot be told from rest. */
+const JND = 0.02;
+/** How finely lightness is looked through where neither step will do. */
+const STRIDE = 0.01;
+
 /**
  * The colour of a state: a step of OKLCH lightness from the token at rest, away from the surface or towards it, with its
- * hue and a share of its chroma. Where the step would leave the text on it unreadable, it goes the other way; where that
- * helps neither, the nearest lightness that does is taken. A ratio with the surface that the rule asks for is reached
- * the same way. What no lightness reaches is missed by as little as can be.
+ * hue and a share of its chroma. Where the step would leave the text on it unreadable, or cannot be seen because white and
+ * black leave no room, it goes the other way; where that helps neither, the nearest lightness that does is taken. A ratio
+ * with the surface that the rule asks for is reached the same way. A text that can be read comes before a change that can
+ * be seen, and what no lightness reaches is missed by as little as can be.
  * @returns `#rrggbb`, with two more digits when the token at rest is translucent
  */
 export function stateColour({ of, surface, text }: StateParts, rule: StateRule): ReadColour {
@@ -32,13 +39,30 @@ export function stateColour({ of, surface, text }: StateParts, rule: StateRule):
    * a surface it is the same for every lightness, and the last bit of a logarithm would decide.
    */
   const missing = (one: ReadColour) => Math.max(...grounds.map(({ colour, needed }) => needed / contrastRatio(one, colour)));
-  const wanted = at(l + away * rule.step);
-  const other = at(l - away * rule.step);
+  const change = Math.max(JND, Math.abs(rule.step) / 2);
+  const isSeen = (one: ReadColour) => deltaEOk(of.hex, one.hex) >= change - 1e-9;
+  const serves = (one: ReadColour) => missing(one) <= 1 && isSeen(one);
+  const wanted = l + away * rule.step;
+  const other = l - away * rule.step;
   const found =
-    [wanted, other].find((one) => missing(one) <= 1) ??
-    nearestOn({ ...wanted, oklch: [l + away * rule.step, c * rule.chroma, h] }, grounds) ??
+    [wanted, other].map(at).find(serves) ??
+    nearest(wanted, serves) ??
+    [wanted, other].map(at).find((one) => missing(one) <= 1) ??
+    nearestOn({ ...at(wanted), oklch: [wanted, c * rule.chroma, h] }, grounds) ??
     least();
   return of.alpha < 1 ? readColour(oklchHex(found.oklch, of.alpha))! : found;
+
+  /** The first that serves, going out from a lightness both ways. */
+  function nearest(from: number, isWanted: (one: ReadColour) => boolean): ReadColour | null {
+    for (let off = STRIDE; off <= 1; off += STRIDE) {
+      for (const lightness of [from + away * off, from - away * off]) {
+        if (lightness < 0 || lightness > 1) continue;
+        const one = at(lightness);
+        if (isWanted(one)) return one;
+      }
+    }
+    return null;
+  }
 
   /** Black, white, or where what is missing to the surface and to the text is the same. */
   function least(): ReadColour {

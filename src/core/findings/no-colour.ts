@@ -1,4 +1,4 @@
-import { resolveTheme, trailOf } from '../brand/resolve';
+import { lostWay, resolveTheme } from '../brand/resolve';
 import { finding, type Rule } from './finding';
 
 /** Tokens that come to no colour in a theme: no file can be written whole with them. */
@@ -10,10 +10,9 @@ export const noColour: Rule = {
       [...resolveTheme(brand, theme.id).values()].flatMap((resolved) => {
         if (resolved.colour) return [];
         const { id, path } = resolved.token;
-        const trail = trailOf(resolved, theme.id);
-        const way = trail.length > 1 ? `: ${trail.join(' → ')} → nothing` : '';
-        const subject = { theme: theme.id, tokens: [id] };
-        return [finding('no-colour', 'error', `${path} has no colour in ${theme.name}${way}.`, subject)];
+        const way = lostWay(resolved, theme.id);
+        const message = `${path} has no colour in ${theme.name}${way && `: ${way}`}.`;
+        return [finding('no-colour', 'error', message, { theme: theme.id, tokens: [id] })];
       }),
     ),
 };

@@ -1,6 +1,6 @@
 import { resolveTheme } from '../brand/resolve';
 import { Brand } from '../brand/document';
-import { issuesAsProblems, parsedJson } from '../brand/palette-file';
+import { issuesAsProblems, parsedJson } from './whole-json';
 import type { Problem } from '../source/problem';
 import type { Reader } from './reader';
 import { certain, readingOf, taken, type Reading } from './reading';

@@ -29,3 +29,6 @@ export function isOther(one: ReadColour, two: ReadColour): boolean {
   const far = one.rgb.some((channel, at) => Math.abs(channel - two.rgb[at]!) > 2.01 / 255);
   return far && deltaE2000(one.hex, two.hex) > 1;
 }
+
+/** What is said of ink values: they need a profile, and there is none. */
+export const INK = doubt('approximate', 'CMYK without a profile, by the plain formula.');

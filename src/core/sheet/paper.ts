@@ -1,5 +1,5 @@
-import { escapeXml } from '../source/xml';
-import { oneLine } from '../formats/kit/plain-text';
+import { escapeXml } from '../base/escape-xml';
+import { oneLine } from '../base/plain-text';
 
 /** A4 lying, four units a millimetre. */
 export const PAPER = { width: 1188, height: 840, margin: 48, head: 128, foot: 34 } as const;

@@ -1,7 +1,7 @@
+import { escapeXml } from '../base/escape-xml';
 import { z } from 'zod';
 import type { Brand } from '../brand/document';
-import { escapeXml } from '../source/xml';
-import { oneLine } from '../formats/kit/plain-text';
+import { oneLine } from '../base/plain-text';
 import { palettesPart } from './palettes-part';
 import { sheetPage } from './paper';
 import { readingPart } from './reading-part';

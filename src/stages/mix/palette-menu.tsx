@@ -1,4 +1,5 @@
-import { paletteFileName, parsePalette, serialisePalette } from '@/core/brand/palette-file';
+import { parsePalette } from '@/core/intake/swatches/palette-file';
+import { paletteFileName, serialisePalette } from '@/core/brand/palette-file';
 import { Button, Menu, Portal } from '@chakra-ui/react';
 import { ChevronDown } from 'lucide-react';
 import { useRef, useState } from 'react';

@@ -1,3 +1,4 @@
+import { SCRIPT_WORDS } from '../kit/script-words';
 import { NameScope } from '../kit/name-scope';
 import { chartColours, chartParts, chartFindings, chartTokens, middlePart } from './chart-parts';
 import { slug } from '../../base/words';
@@ -5,7 +6,6 @@ import { z } from 'zod';
 import { chosen } from '../kit/choices';
 import { defineFormat, textFile } from '../kit/format';
 import { identifier } from '../kit/identifiers';
-import { SCRIPT_WORDS } from '../frameworks/script-module';
 import { material } from '../kit/material';
 import { propertyKey } from '../kit/nested';
 

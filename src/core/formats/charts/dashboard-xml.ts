@@ -1,8 +1,8 @@
+import { escapeXml } from '../../base/escape-xml';
 import { slug } from '../../base/words';
 import { dashboardOptions, dashboardPalettes, type DashboardPalettes } from './dashboard-palettes';
 import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens } from '../kit/material';
-import { escapeXml } from '../../source/xml';
 
 /** XML 1.0, W3C XML Schema 1.0: the shape of every file this format writes. */
 export const DASHBOARD_XSD = `<?xml version="1.0" encoding="UTF-8"?>

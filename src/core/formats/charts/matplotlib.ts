@@ -2,7 +2,7 @@ import { type ChartColours, chartFiles, chartParts, chartTokens } from './chart-
 import { z } from 'zod';
 import { chosen } from '../kit/choices';
 import { defineFormat } from '../kit/format';
-import { commentText } from '../kit/plain-text';
+import { commentText } from '../../base/plain-text';
 
 /** Matplotlib's style sheets, "Customizing Matplotlib with style sheets and rcParams": a # begins a comment, so codes go without. */
 export const matplotlib = defineFormat({

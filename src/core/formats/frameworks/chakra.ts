@@ -8,7 +8,7 @@ import { defineFormat, textFile } from '../kit/format';
 import { identifier } from '../kit/identifiers';
 import { chosenTokens, material } from '../kit/material';
 import { objectText, propertyKey, treeOf } from '../kit/nested';
-import { quoted } from '../kit/plain-text';
+import { quoted } from '../../base/plain-text';
 
 /** A step that its own merging of objects would lose. */
 const PROTO = /(^|\.)__proto__(?=\.|$)/g;

@@ -6,7 +6,7 @@ import type { Theme } from '../../brand/document';
 import { oneTheme } from '../kit/choices';
 import { cssText, type CssStyle } from '../kit/css-text';
 import type { ShippedTheme, ShippedToken } from '../kit/material';
-import { commentText } from '../kit/plain-text';
+import { commentText } from '../../base/plain-text';
 import { aside } from '../kit/token-note';
 
 /** How a style sheet tells its themes apart. */

@@ -1,3 +1,4 @@
+import { SCRIPT_WORDS } from '../kit/script-words';
 import { chosen } from '../kit/choices';
 import { fitted, slotColours, slotOptions } from '../kit/fitted-tokens';
 import { slug } from '../../base/words';
@@ -5,10 +6,9 @@ import { z } from 'zod';
 import { cssText } from '../kit/css-text';
 import { allTokens, defineFormat, textFile } from '../kit/format';
 import { identifier } from '../kit/identifiers';
-import { SCRIPT_WORDS } from './script-module';
 import { material } from '../kit/material';
 import { objectText, type Tree } from '../kit/nested';
-import { quoted } from '../kit/plain-text';
+import { quoted } from '../../base/plain-text';
 
 /** MUI's palette: `createTheme({ palette })`. */
 const SLOTS = {

@@ -7,15 +7,11 @@ import { z } from 'zod';
 import type { Brand, Theme } from '../../brand/document';
 import { cssNotation, cssPrecision, cssText, type CssStyle } from '../kit/css-text';
 import { type Written } from '../kit/format';
-import { identifier, words } from '../kit/identifiers';
+import { SCRIPT_WORDS } from '../kit/script-words';
+import { identifier } from '../kit/identifiers';
 import { material, type ShippedToken } from '../kit/material';
 import { objectText, propertyKey, treeOf } from '../kit/nested';
-import { quoted } from '../kit/plain-text';
-
-/** ECMAScript, 12.7.2 Reserved Words, and what a module may not declare. */
-export const SCRIPT_WORDS = words(
-  'await break case catch class const continue debugger default delete do else enum export extends false finally for function if import in instanceof new null return super switch this throw true try typeof var void while with yield let static implements interface package private protected public arguments eval themes undefined NaN Infinity',
-);
+import { quoted } from '../../base/plain-text';
 
 /** The options of the modules for scripts. */
 export const moduleOptions = z.strictObject({

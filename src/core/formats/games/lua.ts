@@ -5,7 +5,7 @@ import { z } from 'zod';
 import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens } from '../kit/material';
 import { brandName, byteOrder, constantGroups, fourNumbers, hexInteger, keptAs } from '../kit/program-text';
-import { quoted } from '../kit/plain-text';
+import { quoted } from '../../base/plain-text';
 
 /** Lua 5.4 Reference Manual, 3.1 Lexical Conventions. */
 const RULES: NameRules = {

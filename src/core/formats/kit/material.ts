@@ -4,7 +4,7 @@ import { slug } from '../../base/words';
 import { flatten } from '../../colour/contrast';
 import { readColour, type ReadColour } from '../../colour/read';
 import type { Brand, Theme, Token } from '../../brand/document';
-import { resolveTheme, trailOf } from '../../brand/resolve';
+import { lostWay, resolveTheme } from '../../brand/resolve';
 import type { Choices } from './choices';
 import { type Written } from './format';
 import { identifier, type NameRules } from './identifiers';
@@ -60,13 +60,9 @@ export function material(brand: Brand, themes: readonly Theme[], choices: Choice
     const list = tokens.flatMap((token): ShippedToken[] => {
       const found = resolved.get(token.id)!;
       if (!found.colour) {
-        const trail = trailOf(found, theme.id);
-        complain(
-          'no-colour',
-          'error',
-          `${token.path} has no colour in ${theme.name}${trail.length > 1 ? ` (${trail.join(' → ')})` : ''}; give it one.`,
-          { theme: theme.id, tokens: [token.id] },
-        );
+        const way = lostWay(found, theme.id);
+        const message = `${token.path} has no colour in ${theme.name}${way && ` (${way})`}; give it one.`;
+        complain('no-colour', 'error', message, { theme: theme.id, tokens: [token.id] });
         return [];
       }
       const flat = found.colour.alpha < 1 && (target.opaque || choices.alpha === 'flat');

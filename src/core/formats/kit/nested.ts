@@ -1,5 +1,5 @@
 import type { NameScope } from './name-scope';
-import { quoted } from './plain-text';
+import { quoted } from '../../base/plain-text';
 
 /** Colours by the steps of their paths; a path that is a group's name as well stands in the group under `own`. */
 export type Tree<Leaf> = Map<string, Leaf | Tree<Leaf>>;

@@ -12,7 +12,7 @@ import { aside } from './token-note';
 import { type Written } from './format';
 import { identifier, type NameRules } from './identifiers';
 import { material, type Target } from './material';
-import { commentText } from './plain-text';
+import { commentText } from '../../base/plain-text';
 
 const KEPT = { integer: '0x1f6f78ff', bytes: '31, 111, 120, 255', linear: '0.0137, 0.159, 0.188, 1.0 (linear light)' };
 

@@ -1,5 +1,5 @@
 import type { ShippedToken } from './material';
-import { commentText } from './plain-text';
+import { commentText } from '../../base/plain-text';
 
 /** What is known of a token, safe in a comment: its description, and that it is deprecated. Empty where nothing is. */
 export function aside({ token }: ShippedToken): string {

@@ -1,4 +1,4 @@
-import { escapeXml } from '../../source/xml';
+import { escapeXml } from '../../base/escape-xml';
 import { zipFiles } from '../kit/zip';
 
 /** The twelve places of a colour scheme in the order of the standard: ECMA-376 part 1, 20.1.6.2 (clrScheme). */

@@ -1,6 +1,6 @@
-import type { PlainSwatch } from '../swatches/palette-files';
+import { escapeXml } from '../../base/escape-xml';
+import type { PlainSwatch } from '../kit/palette-files';
 import { THEME_TYPE } from './ooxml-scheme';
-import { escapeXml } from '../../source/xml';
 import { zipFiles } from '../kit/zip';
 
 /** A sheet to be written: a row a swatch. */

@@ -1,8 +1,7 @@
 import { slug } from '../../base/words';
 import { allTokens, defineFormat } from '../kit/format';
-import { chosenPalettes, paletteOptions, plain } from '../swatches/palette-files';
+import { chosenPalettes, paletteOptions, plain } from '../kit/palette-files';
 import { workbook } from './xlsx-parts';
-import type { Workbook } from 'exceljs';
 
 /** Workbooks: a sheet for each palette. ECMA-376 (SpreadsheetML). */
 export const xlsx = defineFormat({

@@ -1,6 +1,6 @@
 import { ByteWriter } from '../../base/bytes';
 import { allTokens, defineFormat } from '../kit/format';
-import { eachPalette, paletteOptions } from './palette-files';
+import { eachPalette, paletteOptions } from '../kit/palette-files';
 
 /**
  * ACO, the colour table that drawing programs share. Big-endian 16-bit: version 1 is a count and five numbers a colour

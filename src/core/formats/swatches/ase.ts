@@ -1,7 +1,7 @@
 import { slug } from '../../base/words';
 import { ByteWriter } from '../../base/bytes';
 import { allTokens, defineFormat } from '../kit/format';
-import { chosenPalettes, paletteOptions, plain } from './palette-files';
+import { chosenPalettes, paletteOptions, plain } from '../kit/palette-files';
 
 const [COLOUR, GROUP, GROUP_END] = [0x0001, 0xc001, 0xc002];
 

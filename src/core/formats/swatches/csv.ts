@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { allTokens, defineFormat } from '../kit/format';
-import { eachPalette, paletteOptions } from './palette-files';
+import { eachPalette, paletteOptions } from '../kit/palette-files';
 
 /** A cell that begins so would be run by a spreadsheet: it is written with an apostrophe before it, which readers take off again. */
 const FORMULA = /^'*[=+\-@]/;

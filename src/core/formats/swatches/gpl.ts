@@ -1,5 +1,5 @@
 import { allTokens, defineFormat } from '../kit/format';
-import { eachPalette, paletteOptions } from './palette-files';
+import { eachPalette, paletteOptions } from '../kit/palette-files';
 
 /** GPL, the text palette that open painting programs share: a header, then red, green, blue 0..255 and a name a line. */
 export const gpl = defineFormat({

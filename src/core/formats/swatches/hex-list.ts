@@ -1,5 +1,5 @@
 import { allTokens, defineFormat } from '../kit/format';
-import { eachPalette, paletteOptions } from './palette-files';
+import { eachPalette, paletteOptions } from '../kit/palette-files';
 
 /** `.hex`: six hex digits a line and nothing else, as palette collections for games hand them out. */
 export const hexList = defineFormat({

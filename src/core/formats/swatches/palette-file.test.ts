@@ -1,5 +1,6 @@
+import { parsePalette } from '../../intake/swatches/palette-file';
 import { coloursOf } from '../../../../tests/colours-of';
-import { paletteFileName, parsePalette, serialisePalette } from '../../brand/palette-file';
+import { paletteFileName, serialisePalette } from '../../brand/palette-file';
 import { readFile } from '../../intake/readers';
 import fc from 'fast-check';
 import { anyColour } from '../../../../tests/arbitrary-colours';

@@ -2,7 +2,7 @@ import { about } from '../kit/options';
 import { z } from 'zod';
 import { serialisePalette } from '../../brand/palette-file';
 import { allTokens, defineFormat } from '../kit/format';
-import { eachPalette, paletteOptions } from './palette-files';
+import { eachPalette, paletteOptions } from '../kit/palette-files';
 
 export const paletteFile = defineFormat({
   id: 'palette',

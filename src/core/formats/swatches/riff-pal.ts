@@ -1,6 +1,6 @@
 import { ByteWriter } from '../../base/bytes';
 import { allTokens, defineFormat } from '../kit/format';
-import { eachPalette, paletteOptions } from './palette-files';
+import { eachPalette, paletteOptions } from '../kit/palette-files';
 
 /** RIFF palette: little-endian chunks; "data" holds version 3, a count, and red, green, blue, flags a colour. Multimedia Programming Interface 1.0 (1991), "Palette File Format". */
 export const riffPal = defineFormat({

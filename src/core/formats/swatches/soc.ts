@@ -1,6 +1,6 @@
+import { escapeXml } from '../../base/escape-xml';
 import { allTokens, defineFormat } from '../kit/format';
-import { eachPalette, paletteOptions } from './palette-files';
-import { escapeXml } from '../../source/xml';
+import { eachPalette, paletteOptions } from '../kit/palette-files';
 
 const OPEN = `<?xml version="1.0" encoding="UTF-8"?>
 <ooo:color-table xmlns:office="urn:oasis:names:tc:opendocument:xmlns:office:1.0" xmlns:draw="urn:oasis:names:tc:opendocument:xmlns:drawing:1.0" xmlns:xlink="http://www.w3.org/1999/xlink" xmlns:svg="http://www.w3.org/2000/svg" xmlns:ooo="http://openoffice.org/2004/office">`;

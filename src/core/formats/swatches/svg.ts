@@ -1,6 +1,6 @@
+import { escapeXml } from '../../base/escape-xml';
 import { allTokens, defineFormat } from '../kit/format';
-import { eachPalette, paletteOptions } from './palette-files';
-import { escapeXml } from '../../source/xml';
+import { eachPalette, paletteOptions } from '../kit/palette-files';
 
 /** Side of a written swatch, and how many stand in a row, in CSS pixels. */
 const [SIDE, ACROSS] = [64, 8];

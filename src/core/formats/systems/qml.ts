@@ -6,7 +6,7 @@ import type { ReadColour } from '../../colour/read';
 import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens } from '../kit/material';
 import { brandName, constantGroups, indented } from '../kit/program-text';
-import { quoted } from '../kit/plain-text';
+import { quoted } from '../../base/plain-text';
 
 /** Words of ECMAScript and QML, and the members every QtObject has. */
 const RULES: NameRules = {

@@ -5,7 +5,7 @@ import { cssText } from '../kit/css-text';
 import { aside } from '../kit/token-note';
 import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens, material } from '../kit/material';
-import { quoted } from '../kit/plain-text';
+import { quoted } from '../../base/plain-text';
 
 /** TOML 1.0.0. */
 export const toml = defineFormat({

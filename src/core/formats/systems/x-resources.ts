@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { chosen } from '../kit/choices';
 import { defineFormat } from '../kit/format';
-import { commentText } from '../kit/plain-text';
+import { commentText } from '../../base/plain-text';
 import { terminalFiles, terminalGroup, terminalTokens } from './terminal-colours';
 
 /** The X resource manager's text form (Xlib, chapter 15): the names that terminal programs share. */

@@ -1,10 +1,10 @@
+import { escapeXml } from '../../base/escape-xml';
 import { casing, chosen, prefix } from '../kit/choices';
 import { slug } from '../../base/words';
 import { z } from 'zod';
 import { byte } from '../../colour/read';
 import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens, material } from '../kit/material';
-import { escapeXml } from '../../source/xml';
 
 /** XML 1.0, W3C XML Schema 1.0: the shape of every file this format writes. */
 export const RESOURCES_XSD = `<?xml version="1.0" encoding="UTF-8"?>

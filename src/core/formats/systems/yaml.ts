@@ -5,7 +5,7 @@ import { cssText } from '../kit/css-text';
 import { aside } from '../kit/token-note';
 import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens, material } from '../kit/material';
-import { quoted } from '../kit/plain-text';
+import { quoted } from '../../base/plain-text';
 
 /** YAML 1.2.2; keys and colours always in quotes, for a bare # begins a comment and bare words may be numbers or yes. */
 export const yaml = defineFormat({

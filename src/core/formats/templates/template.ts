@@ -1,3 +1,4 @@
+import { escapeXml } from '../../base/escape-xml';
 import { finding, type Finding } from '../../findings/finding';
 import { about } from '../kit/options';
 import { casing, CASINGS, chosen, prefix } from '../kit/choices';
@@ -7,9 +8,8 @@ import { z } from 'zod';
 import { defineFormat, textFile } from '../kit/format';
 import { identifier } from '../kit/identifiers';
 import { chosenTokens, material, type ShippedTheme } from '../kit/material';
-import { commentText, quoted } from '../kit/plain-text';
+import { commentText, quoted } from '../../base/plain-text';
 import { templateModel } from './template-model';
-import { escapeXml } from '../../source/xml';
 
 /** What a rendering may use. A template for a large brand stays far below. */
 const LIMITS = { source: 100_000, milliseconds: 1_000, memory: 50_000_000, output: 4_000_000 } as const;

@@ -4,7 +4,7 @@ import { nameOfFile, readingOf } from '../reading';
 import { Uses } from './uses';
 
 /** Past this a style sheet is taken for plain text: its tree would take too much memory. */
-const LONGEST = 2 * 1024 * 1024;
+const LONGEST = 1_250_000;
 
 export const stylesheet: Reader = {
   id: 'stylesheet',

@@ -1,4 +1,6 @@
-import { parsePalette } from '../../brand/palette-file';
+import { PaletteFile } from '../../brand/palette-file';
+import type { Problem } from '../../source/problem';
+import { issuesAsProblems, parsedJson } from '../whole-json';
 import type { Reader } from '../reader';
 import { certain, readingOf, taken } from '../reading';
 
@@ -19,3 +21,12 @@ export const paletteFile: Reader = {
     return readingOf('palette', [{ name, kind, entries }]);
   },
 };
+
+/** @returns null when the text is no palette file at all; a damaged one gives sentences with their places */
+export function parsePalette(text: string): { palette: PaletteFile } | { problems: Problem[] } | null {
+  if (!/^\s*\{/.test(text) || !text.includes('"breakwater-palette"')) return null;
+  const data = parsedJson(text);
+  if ('problems' in data) return data;
+  const parsed = PaletteFile.safeParse(data.json);
+  return parsed.success ? { palette: parsed.data } : { problems: issuesAsProblems(parsed.error) };
+}

@@ -25,7 +25,8 @@ export const NO_HASH = doubt('bare', 'The # is missing, otherwise plain.');
  */
 export function certainColour(raw: string): CellColour {
   const text = raw.trim().slice(0, 400);
-  if (text === '' || FIGURE.test(text)) return NONE;
+  // Every colour but a name has a digit or a hash.
+  if (!/[#\d]/.test(text) || FIGURE.test(text)) return NONE;
   const found = FUNCTION.exec(text) ?? CODE.exec(text);
   if (found) {
     const colour = readColour(found[0]);

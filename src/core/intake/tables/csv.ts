@@ -12,6 +12,7 @@ const FORMULA = /^'+[=+\-@]/;
 
 /** Lines that are read of a table; those beyond are counted. */
 const MOST_ROWS = 20_000;
+const MOST_CELLS = 200_000;
 
 /** Tables of text: RFC 4180, and the same with tabs or semicolons. */
 export const csv: Reader = {
@@ -35,6 +36,7 @@ export function rowsOf(source: SourceText, delimiter: string): { rows: Row[]; pr
   const problems: Problem[] = [];
   let from = 0;
   let beyond = 0;
+  let cellCount = 0;
   Papa.parse<string[]>(source.text, {
     delimiter,
     step: ({ data, errors, meta }) => {
@@ -45,7 +47,7 @@ export function rowsOf(source: SourceText, delimiter: string): { rows: Row[]; pr
         if (type === 'Quotes' && problems.length < 3)
           problems.push(problem(`A quotation mark is out of place: ${message}.`, { line, column: 1 }));
       }
-      if (rows.length >= MOST_ROWS) {
+      if (rows.length >= MOST_ROWS || (cellCount += data.length) > MOST_CELLS) {
         beyond++;
         return;
       }
@@ -62,7 +64,7 @@ export function rowsOf(source: SourceText, delimiter: string): { rows: Row[]; pr
     },
   });
   if (beyond > 0) {
-    const message = `This table has ${beyond} more ${beyond === 1 ? 'line' : 'lines'} than the ${MOST_ROWS} that are read; give it in parts.`;
+    const message = `This table has ${beyond} more ${beyond === 1 ? 'line' : 'lines'} than the ${rows.length} that are read; give it in parts.`;
     problems.push(problem(message, { line: rows.at(-1)!.line, column: 1 }, 'warning', beyond));
   }
   return { rows, problems };

@@ -1,10 +1,8 @@
-import { disagreements, isOther } from '../notations-compared';
+import { disagreements, INK, isOther } from '../notations-compared';
 import { fromCmyk } from '../../colour/channel-values';
 import type { ReadColour } from '../../colour/read';
 import type { Problem } from '../../source/problem';
 import { certain, doubt, ENTRY_LIMIT, EntryList, leftOut, taken, type Doubt, type EntryParts } from '../reading';
-import { INK } from '../swatches/coloured';
-import { readText } from '../text/lines';
 import {
   bareCode,
   certainColour,
@@ -156,17 +154,18 @@ interface Found {
 
 /** Without headings: cells that are colours, named by the words of their row and the title of their column. */
 function fromCells(table: Table, list: EntryList): void {
-  const codes = columnsOfCodes(table);
+  const read = table.map(({ cells }) => cells.map((cell) => readCell(cell)));
+  const codes = columnsOfCodes(table, read);
   const found: { row: Row; cells: Found[] }[] = [];
   let coloured = 0;
   let rest = 0;
-  for (const row of table) {
+  for (const [at, row] of table.entries()) {
     // Rows behind the limit are counted: reading them would cost as much again.
     if (coloured > ENTRY_LIMIT) {
       rest++;
       continue;
     }
-    const cells = cellsOf(row, codes);
+    const cells = cellsOf(row, read[at]!, codes);
     found.push({ row, cells });
     coloured += cells.length;
   }
@@ -242,13 +241,20 @@ function titlesAbove(table: Table, begins: number, cells: readonly Found[]): Map
   return [...titles.values()].every(Boolean) ? titles : new Map();
 }
 
-function cellsOf(row: Row, codes: ReadonlySet<number>): Found[] {
+/** What a cell certainly is; null for a number, a gap and a word, of which most tables are made. */
+function readCell(cell: Cell | undefined): CellColour | null {
+  if (!cell || NUMBER.test(cell.text)) return null;
+  const read = certainColour(cell.text);
+  return read.colour || read.doubts.length > 0 ? read : null;
+}
+
+function cellsOf(row: Row, read: readonly (CellColour | null)[], codes: ReadonlySet<number>): Found[] {
   const band = bandOf(row);
   return row.cells.flatMap((cell, column): Found[] => {
     if (!cell) return [];
+    const certainly = read[column] ?? NOTHING;
+    if (certainly === NOTHING && !cell.fill && !codes.has(column)) return [];
     const text = cell.text.trim();
-    if (!cell.fill && NUMBER.test(text) && !codes.has(column)) return [];
-    const certainly = certainColour(text);
     const bare = codes.has(column) && !certainly.colour ? bareCode(text) : null;
     const written = certainly.colour ?? bare;
     const fill = cell.fill && cell.fill.hex !== band ? cell.fill : null;
@@ -259,25 +265,20 @@ function cellsOf(row: Row, codes: ReadonlySet<number>): Found[] {
     }
     if (written) return [{ column, cell, colour: written, doubts: bare ? [NO_HASH] : certainly.doubts, words: certainly.words }];
     if (certainly.doubts.length > 0) return [{ column, cell, colour: null, doubts: certainly.doubts, words: '' }];
-    const named = codes.has(column) && /^[a-z]+$/i.test(text) ? certainName(text) : null;
-    if (named) return [{ column, cell, colour: named, doubts: [], words: '' }];
-    // Longer texts may have a colour within them, as any text has.
-    const inside = text.length > 12 ? readText(text.slice(0, 4_000)).entries.filter(({ colour }) => colour) : [];
-    return inside.map(({ colour, doubts, name }) => ({ column, cell, colour, doubts, words: name === colour!.hex ? '' : name }));
+    const named = /^[a-z]+$/i.test(text) ? codeBelowHeading(text).colour : null;
+    return named ? [{ column, cell, colour: named, doubts: [], words: '' }] : [];
   });
 }
 
-function certainName(text: string): ReadColour | null {
-  return codeBelowHeading(text).colour;
-}
+const NOTHING: CellColour = { colour: null, doubts: [], words: '' };
 
 const NUMBER = /^-?\d+(?:[.,]\d+)?$/;
 const SIX_DIGITS = /^\d{6}$/;
 
 /** Columns at least half of whose texts are codes, also without `#`. Six digits are figures where other figures stand. */
-function columnsOfCodes(table: Table): Set<number> {
+function columnsOfCodes(table: Table, read: readonly (readonly (CellColour | null)[])[]): Set<number> {
   const counts: ({ texts: number; codes: number; sure: boolean; figures: boolean } | undefined)[] = [];
-  for (const { cells } of table) {
+  for (const [at, { cells }] of table.entries()) {
     for (let column = 0; column < cells.length; column++) {
       const text = cells[column]?.text.trim() ?? '';
       if (text === '') continue;
@@ -288,7 +289,7 @@ function columnsOfCodes(table: Table): Set<number> {
         else count.figures = true;
         continue;
       }
-      const certainly = text.length < 80 && certainColour(text).colour !== null;
+      const certainly = text.length < 80 && Boolean(read[at]![column]?.colour);
       const bare = certainly ? null : bareCode(text);
       if (certainly || bare) count.codes++;
       if (certainly || (bare && /\d/.test(text))) count.sure = true;

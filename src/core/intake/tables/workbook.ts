@@ -14,7 +14,7 @@ const LARGEST_THEME = 4 * 1024 * 1024;
 /** Rows with something in them that are kept of a sheet; those beyond are counted. */
 const MOST_ROWS = 20_000;
 const MOST_COLUMNS = 16_384;
-const MOST_CELLS = 400_000;
+const MOST_CELLS = 200_000;
 
 export interface Sheet {
   readonly name: string;

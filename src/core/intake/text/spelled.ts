@@ -1,7 +1,7 @@
+import { INK } from '../notations-compared';
 import { fromBytes, fromCmyk, fromHsb, fromLab, fromUnit } from '../../colour/channel-values';
 import { readColour, type ReadColour } from '../../colour/read';
 import { doubt, type Doubt } from '../reading';
-import { INK } from '../swatches/coloured';
 
 /** A colour found in a line. */
 export interface LineMatch {
@@ -57,7 +57,9 @@ const TRIPLE = new RegExp(String.raw`(?<![\d.%-])${N}\s?(%?)${GAP}${N}\s?(%?)${G
 
 /** What a line says in numbers instead of a code. */
 export function spelled(line: string): LineMatch[] {
-  for (const { pattern, read } of SPELLINGS) {
+  if (!hasThreeNumbers(line)) return [];
+  // Every model's word or letters have one of these; what has none can only be three plain numbers.
+  for (const { pattern, read } of /[chlr]/i.test(line) ? SPELLINGS : []) {
     const found = [...line.matchAll(pattern)].flatMap((match): LineMatch[] => {
       const meant = read(match.slice(1).map(Number));
       const colour = meant?.css ? readColour(meant.css) : null;
@@ -89,6 +91,13 @@ function* triples(line: string): Generator<LineMatch> {
     } else if (values.every(within(1)))
       yield { ...place, colour: readColour(fromUnit(values as [number, number, number])), doubts: [] };
   }
+}
+
+/** No spelling has fewer, and most lines and cells have none: looking for every model in them would cost most of the time. */
+function hasThreeNumbers(line: string): boolean {
+  const numbers = /\d+/g;
+  for (let count = 0; count < 3; count++) if (!numbers.test(line)) return false;
+  return true;
 }
 
 const within = (top: number) => (value: number) => value >= 0 && value <= top;

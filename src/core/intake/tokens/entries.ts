@@ -1,5 +1,5 @@
 import type { Node } from 'jsonc-parser';
-import { LIMITS } from '../../brand/document';
+import { LIMITS, ringWords } from '../../brand/document';
 import type { ReadColour } from '../../colour/read';
 import { memberOf, membersOf, readJson } from '../../source/json';
 import { problem, type Problem } from '../../source/problem';
@@ -227,7 +227,7 @@ class Collector {
 }
 
 const MOST_PROBLEMS = 1_000;
-const MOST_MEMBERS = 1_000_000;
+const MOST_MEMBERS = 200_000;
 /** Groups within groups, and groups that extend one another: more than any person keeps track of. */
 const DEEPEST = 200;
 const LONGEST_CHAIN = 100;
@@ -324,7 +324,8 @@ export function resolver(entries: ReadonlyMap<string, TokenEntry>): (entry: Toke
       if (end) break;
       const met = onWay.get(at);
       if (met !== undefined) {
-        end = { fault: ringWords(walked.slice(met).map(({ path }) => path)), ring: true };
+        const paths = walked.slice(met).map(({ path }) => path);
+        end = { fault: `goes round in a circle: ${ringWords([...paths, paths[0]!])}.`, ring: true };
         break;
       }
       onWay.set(at, walked.length);
@@ -340,13 +341,6 @@ export function resolver(entries: ReadonlyMap<string, TokenEntry>): (entry: Toke
     for (const { path } of walked) done.set(path, end);
     return end;
   };
-}
-
-/** A ring of tokens by its first names; it may have thousands. */
-export function ringWords(paths: readonly string[]): string {
-  const shown = paths.slice(0, 3);
-  const more = paths.length > shown.length ? ` → and ${paths.length - shown.length} more` : '';
-  return `goes round in a circle: ${shown.join(' → ')}${more} → ${paths[0]}.`;
 }
 
 function ownColour({ value, type, document }: TokenEntry): End {

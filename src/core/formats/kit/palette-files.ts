@@ -1,10 +1,10 @@
 import { finding, type Finding } from '../../findings/finding';
-import { about } from '../kit/options';
+import { about } from './options';
 import { slug } from '../../base/words';
 import { z } from 'zod';
 import type { Brand, Palette } from '../../brand/document';
 import { byte, readColour } from '../../colour/read';
-import { type Written, type WrittenFile } from '../kit/format';
+import { type Written, type WrittenFile } from './format';
 
 /** The options of every format that keeps palettes rather than tokens. */
 export const paletteOptions = z.strictObject({

@@ -1,0 +1,16 @@
+import type { z } from 'zod';
+import { problem, type Problem } from '../source/problem';
+
+/** JSON that has to be whole. */
+export function parsedJson(text: string): { json: unknown } | { problems: Problem[] } {
+  try {
+    return { json: JSON.parse(text) as unknown };
+  } catch (error) {
+    return { problems: [problem(`This is not JSON: ${(error as Error).message}.`)] };
+  }
+}
+
+/** What a schema found wrong, a sentence each with its place in the document. */
+export function issuesAsProblems({ issues }: z.ZodError): Problem[] {
+  return issues.slice(0, 50).map(({ path, message }) => problem(path.length > 0 ? `At ${path.join('.')}: ${message}` : message));
+}
