@@ -3,16 +3,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node
 import { join, resolve } from 'node:path';
 import { Command, InvalidArgumentError } from 'commander';
 import { build } from './build';
-import {
-  clusterFolder,
-  createCluster,
-  databaseUrl,
-  freePort,
-  POSTGRES,
-  startCluster,
-  stopCluster,
-  type Cluster,
-} from './cluster';
+import { clusterFolder, createCluster, databaseUrl, freePort, POSTGRES, startCluster, stopCluster, type Cluster } from './cluster';
 import { ensure } from './debian';
 import { end, serve } from './server';
 import { step } from './step';

@@ -1,7 +1,7 @@
 import { Button, Tabs } from '@chakra-ui/react';
 import { useState, type ReactNode } from 'react';
 import type { Destination } from '@/core/brand/document';
-import { TAKEN, type Format } from '@/core/formats/kit/format';
+import { TAKEN } from '@/core/formats/kit/format';
 import { optionKinds } from '@/core/formats/kit/option-kinds';
 import { formatById } from '@/core/formats/registry';
 import { stops } from '@/core/findings/finding';
@@ -90,7 +90,7 @@ export function DestinationView({
             )}
             {file && <FileBar files={written.files} file={file} stopped={stopped} onChoose={choose} />}
             {file ? (
-              <FilePreview file={file} order={orderOf(format, destination)} onToken={() => setReading(true)} />
+              <FilePreview file={file} onToken={() => setReading(true)} />
             ) : (
               <p className={css.soft}>{busy ? 'Writing…' : 'No file is written as long as something above stops it.'}</p>
             )}
@@ -116,13 +116,6 @@ export function DestinationView({
       </div>
     </section>
   );
-}
-
-/** Which end of the format's eight digits holds the opacity, for reading them in the preview. */
-function orderOf(format: Format, { options }: Destination): 'rgba' | 'argb' {
-  const parsed = format.options.safeParse(options);
-  const bytes = parsed.success ? (parsed.data as { bytes?: 'rgba' | 'argb' }).bytes : undefined;
-  return bytes ?? (format.opacityFirst ? 'argb' : 'rgba');
 }
 
 /** A button that takes a destination away; its files are shipped no more from the next release on. */

@@ -1,14 +1,12 @@
 import { resolveTheme } from '@/core/brand/resolve';
 import { Button, NativeSelect } from '@chakra-ui/react';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { WrittenFile } from '@/core/formats/kit/format';
-import { tokensByLine } from '@/core/formats/token-at-line';
-import { readColour } from '@/core/colour/read';
 import { useBrandStore } from '@/ui/brand-context';
 import { download } from '@/ui/download';
 import { tell } from '@/ui/notices';
 import { copy } from '@/ui/readout/copyable';
-import { colourPatches } from './colour-patches';
+import { colourPatches, lineMarks, type LineMark } from './colour-patches';
 import { ReadOnlyCode } from './read-only-code';
 import css from './ship.module.css';
 
@@ -82,19 +80,18 @@ export function isText({ bytes }: WrittenFile): boolean {
 
 interface CodeProps {
   file: WrittenFile;
-  order: 'rgba' | 'argb';
   /** Called when a colour was pressed and its token is selected. */
   onToken: () => void;
 }
 
 /** One written file, to be read; a colour in it leads to its token. */
-export function FilePreview({ file, order, onToken }: CodeProps) {
+export function FilePreview({ file, onToken }: CodeProps) {
   return (
     <div className={css.preview}>
       {file.mediaType.startsWith('image/png') ? (
         <Strip file={file} />
       ) : isText(file) ? (
-        <Code file={file} order={order} onToken={onToken} />
+        <Code file={file} onToken={onToken} />
       ) : (
         <p className={css.binary}>
           {file.path.split('/').at(-1)} is not a text ({file.bytes.length.toLocaleString('en')} bytes). Download it and open it in
@@ -126,34 +123,34 @@ function FileButtons({ file, stopped }: { file: WrittenFile; stopped: boolean })
   );
 }
 
-function Code({ file, order, onToken }: CodeProps) {
+function Code({ file, onToken }: CodeProps) {
   const text = useMemo(() => new TextDecoder().decode(file.bytes), [file]);
-  const show = useShowToken(text, onToken);
-  const patches = useMemo(() => colourPatches(order, show), [order, show]);
+  const show = useShowToken(onToken);
+  const patches = useMemo(() => colourPatches(lineMarks(file, text), show), [file, text, show]);
   return <ReadOnlyCode path={file.path} text={text} label={`Contents of ${file.path}`} more={patches} />;
 }
 
-/** Shows the token of a colour in the readout: the one its line names, else one that has this colour. */
-function useShowToken(text: string, onToken: () => void): (line: number, css: string) => void {
+/** Shows the token of a colour in the readout: the one that stands there, else one that has this colour. */
+function useShowToken(onToken: () => void): (mark: LineMark) => void {
   const store = useBrandStore();
   const shown = useRef(onToken);
   useEffect(() => {
     shown.current = onToken;
   });
-  return useMemo(() => {
-    const lines = text.split('\n');
-    return (line, css) => {
+  return useCallback(
+    ({ token, swatch, hex }) => {
       const { replica, theme, select } = store.getState();
-      const { brand } = replica;
-      const named = tokensByLine(brand.tokens, lines)(line);
-      const hex = readColour(css)?.hex;
-      const token = named ?? [...resolveTheme(brand, theme).values()].find(({ colour }) => colour?.hex === hex)?.token;
-      if (token) {
-        select({ token: token.id });
-        shown.current();
-      } else tell('No token has this colour in the theme shown above; choose the theme that the file is for.');
-    };
-  }, [store, text]);
+      const alike = () => [...resolveTheme(replica.brand, theme).values()].find(({ colour }) => colour?.hex === hex)?.token.id;
+      const id = token ?? (swatch === undefined ? alike() : undefined);
+      if (id === undefined && swatch === undefined) {
+        tell('No token has this colour in the theme shown above; choose the theme that the file is for.');
+        return;
+      }
+      select(id === undefined ? { swatch: swatch! } : { token: id });
+      shown.current();
+    },
+    [store],
+  );
 }
 
 function Strip({ file }: { file: WrittenFile }) {

@@ -1,3 +1,4 @@
+import { marked } from '../kit/marks';
 import { finding, type Finding } from '../../findings/finding';
 import { tokenOption } from '../kit/options';
 import { slug } from '../../base/words';
@@ -48,7 +49,7 @@ export interface ChartColours {
 
 export function chartColours(brand: Brand, { tokens }: ShippedTheme, options: Options): ChartColours {
   const picks = picked(brand.tokens, options);
-  const colourOf = new Map(tokens.map(({ token, colour }) => [token.id, cssText(colour)]));
+  const colourOf = new Map(tokens.map((token) => [token.token.id, marked(token, cssText(token.colour))]));
   const colours = (part: ChartPart) => picks[part].flatMap(({ id }) => colourOf.get(id) ?? []);
   const paths = (part: ChartPart) => picks[part].filter(({ id }) => colourOf.has(id)).map((token) => token.path);
   const values = brand.fields.map((field) => {

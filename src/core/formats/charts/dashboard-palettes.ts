@@ -1,3 +1,4 @@
+import { marked } from '../kit/marks';
 import { chartColours, chartParts, chartFindings } from './chart-parts';
 import { chosen } from '../kit/choices';
 import { z } from 'zod';
@@ -49,13 +50,14 @@ export function dashboardPalettes(
     const { ground, text, values } = chartColours(brand, theme, parts);
     const resolved = resolveTheme(brand, theme.theme.id);
     const groups = new Map<string, { name: string; value: string; kind: Palette['kind'] | undefined }[]>();
-    for (const { token, colour } of theme.tokens) {
+    for (const shippedToken of theme.tokens) {
+      const { token, colour } = shippedToken;
       if (token.role !== 'data') continue;
       const cut = token.path.lastIndexOf('.');
       const group = cut < 0 ? token.path : token.path.slice(0, cut);
       if (!groups.has(group)) groups.set(group, []);
       const kind = resolved.get(token.id)?.kept?.palette.kind;
-      groups.get(group)!.push({ name: token.path.slice(cut + 1), value: cssText(colour), kind });
+      groups.get(group)!.push({ name: token.path.slice(cut + 1), value: marked(shippedToken, cssText(colour)), kind });
     }
     return {
       identifier: theme.identifier,
@@ -72,7 +74,7 @@ export function dashboardPalettes(
         name,
         values: Object.entries(list).map(([value, { color }]) => ({ text: value, colour: color })),
       })),
-      tokens: theme.tokens.map(({ token, colour }) => ({ name: token.path, value: cssText(colour) })),
+      tokens: theme.tokens.map((token) => ({ name: token.token.path, value: marked(token, cssText(token.colour)) })),
     };
   });
   return { palettes, findings: [...findings, ...chartFindings(brand, parts)] };

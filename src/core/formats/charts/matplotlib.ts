@@ -1,3 +1,4 @@
+import { withoutHash } from '../kit/marks';
 import { type ChartColours, chartFiles, chartParts, chartTokens } from './chart-parts';
 import { z } from 'zod';
 import { chosen } from '../kit/choices';
@@ -25,21 +26,20 @@ export const matplotlib = defineFormat({
 });
 
 function style({ series, ground, text, soft, lines, values }: ChartColours, title: string): string {
-  const bare = (hex: string) => hex.slice(1);
   const settings: [string[], string | undefined][] = [
     [['figure.facecolor', 'figure.edgecolor', 'axes.facecolor', 'savefig.facecolor'], ground],
     [['text.color', 'axes.titlecolor', 'axes.labelcolor'], text],
     [['axes.edgecolor', 'xtick.color', 'ytick.color'], soft],
     [['grid.color'], lines],
   ];
-  const cycle = series.map((hex) => `'${bare(hex)}'`).join(', ');
+  const cycle = series.map((hex) => `'${withoutHash(hex)}'`).join(', ');
   const known = Object.entries(values).flatMap(([field, colours]) =>
-    Object.entries(colours).map(([value, { color }]) => `# ${commentText(`${field}: ${value}`)} ${bare(color)}`),
+    Object.entries(colours).map(([value, { color }]) => `# ${commentText(`${field}: ${value}`)} ${withoutHash(color)}`),
   );
   return [
     `# ${title}`,
     ...(series.length > 0 ? [`axes.prop_cycle: cycler('color', [${cycle}])`] : []),
-    ...settings.flatMap(([keys, hex]) => (hex ? keys.map((key) => `${key}: ${bare(hex)}`) : [])),
+    ...settings.flatMap(([keys, hex]) => (hex ? keys.map((key) => `${key}: ${withoutHash(hex)}`) : [])),
     ...known,
     '',
   ].join('\n');

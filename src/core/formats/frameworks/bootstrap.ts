@@ -1,3 +1,4 @@
+import { marked } from '../kit/marks';
 import { chosen, prefix } from '../kit/choices';
 import { fitted, slotColours, slotOptions } from '../kit/fitted-tokens';
 import { slug } from '../../base/words';
@@ -35,8 +36,10 @@ export const bootstrap = defineFormat({
     const { themes: shipped, findings } = material(brand, themes, options, { opaque: true });
     const { slots, findings: own } = fitted(SLOTS, options, brand.tokens);
     const files = shipped.map((theme) => {
-      const variables = [...slotColours(theme, slots)].map(([name, { colour }]) => `$${name}: ${cssText(colour)};`);
-      const map = theme.tokens.map((token) => `  '${token.identifier}': ${cssText(token.colour)},`);
+      const variables = [...slotColours(theme, slots)].map(
+        ([name, token]) => `$${name}: ${marked(token, cssText(token.colour))};`,
+      );
+      const map = theme.tokens.map((token) => `  '${token.identifier}': ${marked(token, cssText(token.colour))},`);
       const text = `${variables.join('\n')}\n\n$brand-colors: (\n${map.join('\n')}\n);\n`;
       return textFile(`bootstrap/_${slug(brand.name)}-${theme.identifier}.scss`, 'text/x-scss', text);
     });

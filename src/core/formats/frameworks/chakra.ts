@@ -1,3 +1,5 @@
+import { chosenTokens, material, type ShippedToken } from '../kit/material';
+import { marked } from '../kit/marks';
 import { NameScope } from '../kit/name-scope';
 import { chosen, comments, oneTheme, prefix } from '../kit/choices';
 import { slug } from '../../base/words';
@@ -6,7 +8,6 @@ import { cssText } from '../kit/css-text';
 import { darkest } from '../kit/dark-theme';
 import { defineFormat, textFile } from '../kit/format';
 import { identifier } from '../kit/identifiers';
-import { chosenTokens, material } from '../kit/material';
 import { objectText, propertyKey, treeOf } from '../kit/nested';
 import { quoted } from '../../base/plain-text';
 
@@ -35,14 +36,16 @@ export const chakra = defineFormat({
     const conditions = others.map((theme) => ({
       theme,
       name: conditionNames.claim(identifier(theme.identifier, 'camel'), theme.theme.name),
-      colours: new Map(theme.tokens.map((token) => [token.token.id, token.colour])),
+      tokens: new Map(theme.tokens.map((token) => [token.token.id, token])),
     }));
-    const entries = (base?.tokens ?? []).map(({ token, colour }) => {
-      const values = [`base: ${quoted(cssText(colour))}`];
-      for (const { theme, name, colours } of conditions) {
-        const own = colours.get(token.id);
+    const literal = (token: ShippedToken) => `"${marked(token, cssText(token.colour))}"`;
+    const entries = (base?.tokens ?? []).map((shippedToken) => {
+      const { token } = shippedToken;
+      const values = [`base: ${literal(shippedToken)}`];
+      for (const { theme, name, tokens } of conditions) {
+        const own = tokens.get(token.id);
         if (!own) continue;
-        const text = quoted(cssText(own));
+        const text = literal(own);
         if (theme === dark) values.push(`_dark: ${text}`);
         values.push(`${propertyKey(`_${name}`)}: ${text}`);
       }

@@ -1,7 +1,7 @@
+import { marked } from '../kit/marks';
 import { about } from '../kit/options';
 import { z } from 'zod';
 import { wideText } from '../../colour/notations';
-import type { ReadColour } from '../../colour/read';
 import type { Theme } from '../../brand/document';
 import { oneTheme } from '../kit/choices';
 import { cssText, type CssStyle } from '../kit/css-text';
@@ -54,9 +54,11 @@ export function themeBlocks(themes: readonly ShippedTheme[], variable: (token: S
   }
   return blocks
     .flatMap(({ selector, tokens, theme, system }, at) => {
-      const lines = tokens.map((token) => `  ${variable(token)}: ${cssText(token.colour, look)};${note(token, look, at === 0)}`);
+      const lines = tokens.map(
+        (token) => `  ${variable(token)}: ${marked(token, cssText(token.colour, look))};${note(token, look, at === 0)}`,
+      );
       const outside = wide ? tokens.filter(({ colour }) => colour.clipped > 0) : [];
-      const wider = outside.map((token) => `  ${variable(token)}: ${wideText(token.colour)};`);
+      const wider = outside.map((token) => `  ${variable(token)}: ${marked(token, wideText(token.colour))};`);
       return [
         within(system, `${heading(theme, look)}${selector} {\n${lines.join('\n')}\n}\n`),
         ...(wider.length > 0
@@ -69,9 +71,9 @@ export function themeBlocks(themes: readonly ShippedTheme[], variable: (token: S
 
 /** `@property` for each, so that they are checked as colours and can be animated (CSS Properties and Values 1). */
 export function registered({ tokens }: ShippedTheme, variable: (token: ShippedToken) => string): string {
-  const rule = (token: ShippedToken, colour: ReadColour) =>
-    `@property ${variable(token)} {\n  syntax: '<color>';\n  inherits: true;\n  initial-value: ${cssText(colour)};\n}\n`;
-  return tokens.map((token) => rule(token, token.colour)).join('');
+  const rule = (token: ShippedToken) =>
+    `@property ${variable(token)} {\n  syntax: '<color>';\n  inherits: true;\n  initial-value: ${marked(token, cssText(token.colour))};\n}\n`;
+  return tokens.map(rule).join('');
 }
 
 function note(token: ShippedToken, { comments }: Look, first: boolean): string {

@@ -1,3 +1,4 @@
+import { marked } from '../kit/marks';
 import { casing, chosen, comments, prefix } from '../kit/choices';
 import { mapNames } from './sass';
 import { slug } from '../../base/words';
@@ -32,7 +33,7 @@ export const less = defineFormat({
   write(brand, themes, options) {
     const reserved = new Set([...mapNames(themes), ...AT_RULES]);
     const { themes: shipped, findings } = material(brand, themes, options, { ascii: true, reserved });
-    const value = ({ colour }: ShippedToken) => cssText(colour, options);
+    const value = (token: ShippedToken) => marked(token, cssText(token.colour, options));
     const note = (token: ShippedToken) => {
       const text = options.comments ? aside(token) : '';
       return text && ` // ${text}`;

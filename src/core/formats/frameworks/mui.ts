@@ -1,3 +1,6 @@
+import { material, type ShippedToken } from '../kit/material';
+import { NameScope } from '../kit/name-scope';
+import { marked } from '../kit/marks';
 import { SCRIPT_WORDS } from '../kit/script-words';
 import { chosen } from '../kit/choices';
 import { fitted, slotColours, slotOptions } from '../kit/fitted-tokens';
@@ -6,7 +9,6 @@ import { z } from 'zod';
 import { cssText } from '../kit/css-text';
 import { allTokens, defineFormat, textFile } from '../kit/format';
 import { identifier } from '../kit/identifiers';
-import { material } from '../kit/material';
 import { objectText, type Tree } from '../kit/nested';
 import { quoted } from '../../base/plain-text';
 
@@ -39,11 +41,13 @@ export const mui = defineFormat({
     // Its functions compute with the palette's colours, and read no name of another notation than these.
     const { themes: shipped, findings } = material(brand, themes, { ...options, naming: 'camel' });
     const { slots, findings: own } = fitted(SLOTS, options, brand.tokens);
+    const scope = new NameScope({ themes: 'the list of themes' });
+    const literal = (token: ShippedToken) => `"${marked(token, cssText(token.colour))}"`;
     const constants = shipped.map((theme) => {
       const found = slotColours(theme, slots);
       const code = (slot: keyof typeof SLOTS) => {
         const token = found.get(slot);
-        return token ? [quoted(cssText(token.colour))] : [];
+        return token ? [literal(token)] : [];
       };
       const some = (entries: readonly (readonly [string, readonly string[]])[]) =>
         new Map(entries.flatMap(([key, list]) => list.map((text) => [key, text] as const)));
@@ -69,13 +73,16 @@ export const mui = defineFormat({
           ]),
         ],
         ...code('divider').map((text): [string, string] => ['divider', text]),
-        ['tokens', new Map(theme.tokens.map((token) => [token.identifier, quoted(cssText(token.colour))]))],
+        ['tokens', new Map(theme.tokens.map((token) => [token.identifier, literal(token)]))],
       ]);
-      const name = identifier(theme.identifier, 'camel', '', { reserved: SCRIPT_WORDS });
+      const name = scope.claim(identifier(theme.identifier, 'camel', '', { reserved: SCRIPT_WORDS }), theme.theme.name);
       return { name, text: `export const ${name} = ${objectText(new Map([['palette', palette]]))};\n` };
     });
     const index = `export const themes = { ${constants.map(({ name }) => name).join(', ')} };\n`;
     const text = `${constants.map((one) => one.text).join('\n')}\n${index}`;
-    return { files: [textFile(`mui/${slug(brand.name)}.js`, 'text/javascript', text)], findings: [...findings, ...own] };
+    return {
+      files: [textFile(`mui/${slug(brand.name)}.js`, 'text/javascript', text)],
+      findings: [...findings, ...own, ...scope.findings],
+    };
   },
 });

@@ -1,3 +1,4 @@
+import { marked } from '../kit/marks';
 import { casing, chosen, comments, prefix } from '../kit/choices';
 import { slug } from '../../base/words';
 import { z } from 'zod';
@@ -33,7 +34,7 @@ export const sass = defineFormat({
   write(brand, themes, options) {
     const { themes: shipped, findings } = material(brand, themes, { ...options, prefix: '' }, { reserved: mapNames(themes) });
     const stem = options.prefix.replace(/-?$/, options.prefix && '-');
-    const value = ({ colour }: ShippedToken) => cssText(colour, options);
+    const value = (token: ShippedToken) => marked(token, cssText(token.colour, options));
     const note = (token: ShippedToken) => {
       const text = options.comments ? aside(token) : '';
       return text && ` // ${text}`;

@@ -1,3 +1,4 @@
+import { marked } from '../kit/marks';
 import { NameScope } from '../kit/name-scope';
 import type { Finding } from '../../findings/finding';
 import { about } from '../kit/options';
@@ -11,7 +12,6 @@ import { SCRIPT_WORDS } from '../kit/script-words';
 import { identifier } from '../kit/identifiers';
 import { material, type ShippedToken } from '../kit/material';
 import { objectText, propertyKey, treeOf } from '../kit/nested';
-import { quoted } from '../../base/plain-text';
 
 /** The options of the modules for scripts. */
 export const moduleOptions = z.strictObject({
@@ -51,7 +51,7 @@ export function moduleThemes(
   const constants = new NameScope({ themes: 'the list of themes' });
   const clashes: Finding[] = [];
   const modules = shipped.map(({ theme, identifier: key, tokens }) => {
-    const text = ({ colour }: ShippedToken) => quoted(cssText(colour, options));
+    const text = (token: ShippedToken) => `"${marked(token, cssText(token.colour, options))}"`;
     const keys = new NameScope();
     const object =
       options.shape === 'flat'

@@ -36,10 +36,12 @@ export const cHeader = defineFormat({
       const lines = constants.map((constant) => {
         const value =
           options.kept === 'integer'
-            ? `${hexInteger(constant.colour, options.bytes)}u`
-            : `{ ${fourNumbers(constant.colour, options.kept)
-                .map((one) => (options.kept === 'linear' ? `${one}f` : one))
-                .join(', ')} }`;
+            ? constant.mark(`${hexInteger(constant.colour, options.bytes)}u`)
+            : `{ ${constant.mark(
+                fourNumbers(constant.colour, options.kept)
+                  .map((one) => (options.kept === 'linear' ? `${one}f` : one))
+                  .join(', '),
+              )} }`;
         const macro = scope.claim(`${lead}_${name}_${constant.name}`, `${constant.path} in ${title}`);
         return `#define ${macro} ${value}${constant.note && ` /* ${constant.note} */`}`;
       });

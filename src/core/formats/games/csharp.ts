@@ -1,10 +1,19 @@
+import {
+  brandName,
+  byteOrder,
+  type Constant,
+  constantGroups,
+  fourNumbers,
+  hexInteger,
+  indented,
+  keptAs,
+} from '../kit/program-text';
 import { type NameRules, words } from '../kit/identifiers';
 import { casing, chosen, comments, prefix } from '../kit/choices';
 import { depthOptions } from '../kit/colour-depth';
 import { z } from 'zod';
 import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens } from '../kit/material';
-import { brandName, byteOrder, constantGroups, fourNumbers, hexInteger, indented, keptAs } from '../kit/program-text';
 
 /** C# Language Specification (ECMA-334), 6.4.4 Keywords: only those a name in one of the casings could be. */
 const RULES: NameRules = {
@@ -38,18 +47,18 @@ export const csharp = defineFormat({
     const classes = groups.map(({ name, title, constants }) => {
       const lines = constants.flatMap((constant) => [
         ...(constant.note ? [`/// <summary>${constant.note.replace(/&/g, '&amp;').replace(/</g, '&lt;')}</summary>`] : []),
-        `public ${declaration(constant.name, constant.colour)}`,
+        `public ${declaration(constant)}`,
       ]);
       return `    /// <summary>${title.replace(/&/g, '&amp;').replace(/</g, '&lt;')}</summary>\n    public static class ${name}\n    {\n${indented(lines, '        ')}\n    }\n`;
     });
     const text = `namespace ${space}\n{\n${classes.join('\n')}}\n`;
     return { files: [textFile(`csharp/${space}.cs`, 'text/plain', text)], findings };
 
-    function declaration(name: string, colour: Parameters<typeof hexInteger>[0]): string {
-      if (options.kept === 'integer') return `const uint ${name} = ${hexInteger(colour, options.bytes)};`;
+    function declaration({ name, colour, mark }: Constant): string {
+      if (options.kept === 'integer') return `const uint ${name} = ${mark(hexInteger(colour, options.bytes))};`;
       const type = options.kept === 'bytes' ? 'byte' : 'float';
       const numbers = fourNumbers(colour, options.kept).map((one) => (type === 'float' ? `${one}f` : one));
-      return `static readonly ${type}[] ${name} = { ${numbers.join(', ')} };`;
+      return `static readonly ${type}[] ${name} = { ${mark(numbers.join(', '))} };`;
     }
   },
 });

@@ -1,3 +1,4 @@
+import { marked } from '../kit/marks';
 import { finding } from '../../findings/finding';
 import { about } from '../kit/options';
 import { chosen } from '../kit/choices';
@@ -74,13 +75,16 @@ export const gamePalette = defineFormat({
       themes: shipped.map((theme) => ({
         name: theme.theme.name,
         strip: `${slug(brand.name)}-${theme.identifier}.png`,
-        colours: theme.tokens.map(({ token, colour }, at) => ({
-          pixel: at + lead,
-          name: token.path,
-          hex: colour.hex,
-          alpha: colour.alpha,
-          linear: linearFloats(colour),
-        })),
+        colours: theme.tokens.map((shippedToken, at) => {
+          const { token, colour } = shippedToken;
+          return {
+            pixel: at + lead,
+            name: token.path,
+            hex: marked(shippedToken, colour.hex),
+            alpha: colour.alpha,
+            linear: linearFloats(colour),
+          };
+        }),
       })),
     };
     files.push(textFile(`${base}.json`, 'application/json', JSON.stringify(index, null, 2) + '\n'));

@@ -31,7 +31,7 @@ export const gdscript = defineFormat({
     const classes = groups.map(({ name, title, constants }) => {
       const lines = constants.flatMap((constant) => [
         ...(constant.note ? [`## ${constant.note}`] : []),
-        `const ${constant.name} := ${literal(constant.colour)}`,
+        `const ${constant.name} := ${constant.mark(literal(constant.colour))}`,
       ]);
       return `## ${title}\nclass ${name}:\n${indented(lines, '\t')}\n`;
     });

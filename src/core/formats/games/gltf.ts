@@ -1,3 +1,4 @@
+import { markedNumbers } from '../kit/marks';
 import { about } from '../kit/options';
 import { linearFloats } from '../../colour/notations';
 import { chosen, prefix } from '../kit/choices';
@@ -39,15 +40,18 @@ export const gltf = defineFormat({
     const files = shipped.map((theme) => {
       const document = {
         asset: { version: '2.0', generator: 'Breakwater' },
-        materials: theme.tokens.map(({ identifier, colour }) => ({
-          name: identifier,
-          pbrMetallicRoughness: {
-            baseColorFactor: [...linearFloats(colour), Number(colour.alpha.toFixed(6))],
-            metallicFactor: options.metal,
-            roughnessFactor: options.rough,
-          },
-          ...(colour.alpha < 1 && { alphaMode: 'BLEND' }),
-        })),
+        materials: theme.tokens.map((token) => {
+          const { identifier, colour } = token;
+          return {
+            name: identifier,
+            pbrMetallicRoughness: {
+              baseColorFactor: markedNumbers(token, [...linearFloats(colour), Number(colour.alpha.toFixed(6))]),
+              metallicFactor: options.metal,
+              roughnessFactor: options.rough,
+            },
+            ...(colour.alpha < 1 && { alphaMode: 'BLEND' }),
+          };
+        }),
       };
       return textFile(
         `gltf/${slug(brand.name)}-${theme.identifier}.gltf`,

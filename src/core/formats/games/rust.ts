@@ -30,9 +30,11 @@ export const rust = defineFormat({
     const { groups, findings } = constantGroups(brand, themes, { ...options, naming: 'capitals' }, 'snake', RULES);
     const modules = groups.map(({ name, title, constants }) => {
       const lines = constants.flatMap((constant) => {
-        const { colour } = constant;
+        const { colour, mark } = constant;
         const value =
-          options.kept === 'integer' ? hexInteger(colour, options.bytes) : `[${fourNumbers(colour, options.kept).join(', ')}]`;
+          options.kept === 'integer'
+            ? mark(hexInteger(colour, options.bytes))
+            : `[${mark(fourNumbers(colour, options.kept).join(', '))}]`;
         return [
           ...(constant.note ? [`/// ${constant.note}`] : []),
           `pub const ${constant.name}: ${TYPES[options.kept]} = ${value};`,

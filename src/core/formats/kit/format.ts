@@ -1,3 +1,4 @@
+import { unmarked, type Mark } from './marks';
 import { type Finding } from '../../findings/finding';
 import { about } from './options';
 import { z } from 'zod';
@@ -9,6 +10,8 @@ export interface WrittenFile {
   readonly path: string;
   readonly mediaType: string;
   readonly bytes: Uint8Array;
+  /** Where which token stands, in order; none in files that are no text, and in templates. */
+  readonly marks?: readonly Mark[];
 }
 
 export interface Written {
@@ -37,8 +40,6 @@ export interface Format<Options extends z.ZodObject = z.ZodObject> {
   readonly readBy: string;
   /** When its reader takes a new file in. */
   readonly taken: keyof typeof TAKEN;
-  /** Whether eight digits begin with the opacity (`#aarrggbb`, `0xaarrggbb`), where no option `bytes` says so. */
-  readonly opacityFirst?: true;
   /** Texts, numbers, yes or no, one of several words, or lists; each with a meta made by `about`. */
   readonly options: Options;
   /** Deterministic: the same brand, themes and options give the same bytes. */
@@ -68,6 +69,8 @@ export function defineFormat<Options extends z.ZodObject>(format: Format<Options
   return { ...format, options: format.options.extend({ folder }) } as unknown as Format;
 }
 
-export function textFile(path: string, mediaType: string, text: string): WrittenFile {
-  return { path, mediaType, bytes: new TextEncoder().encode(text) };
+/** A text as a file; the colours marked in it become its marks. */
+export function textFile(path: string, mediaType: string, marked: string): WrittenFile {
+  const { text, marks } = unmarked(marked);
+  return { path, mediaType, bytes: new TextEncoder().encode(text), ...(marks.length > 0 && { marks }) };
 }

@@ -11,6 +11,7 @@ import { identifier, type NameRules } from './identifiers';
 
 export interface ShippedToken {
   readonly token: Token;
+  readonly theme: Theme;
   /** The token's name in the file: `route.mill-quay` becomes `route-mill-quay`, or as the language wants it. */
   readonly identifier: string;
   readonly colour: ReadColour;
@@ -69,7 +70,7 @@ export function material(brand: Brand, themes: readonly Theme[], choices: Choice
       if (found.colour.clipped > 0 && !target.wide) outside.add(token.path);
       if (flat && choices.alpha !== 'flat') laid.add(token.path);
       const colour = flat ? readColour(flatten(found.colour, ground))! : found.colour;
-      return [{ token, identifier: names.get(token.id)!, colour }];
+      return [{ token, theme, identifier: names.get(token.id)!, colour }];
     });
     return { theme, identifier: slug(theme.name), tokens: ordered(list, choices.order) };
   });

@@ -2,9 +2,9 @@ import { finding, type Finding } from '../../findings/finding';
 import { about } from './options';
 import { slug } from '../../base/words';
 import { z } from 'zod';
-import type { Brand, Palette } from '../../brand/document';
+import type { Brand, Palette, Swatch } from '../../brand/document';
 import { byte, readColour } from '../../colour/read';
-import { type Written, type WrittenFile } from './format';
+import { textFile, type Written, type WrittenFile } from './format';
 
 /** The options of every format that keeps palettes rather than tokens. */
 export const paletteOptions = z.strictObject({
@@ -17,6 +17,7 @@ export const paletteOptions = z.strictObject({
 
 /** A swatch as such a file holds it. */
 export interface PlainSwatch {
+  readonly id: string;
   readonly name: string;
   /** Red, green, blue 0..255. */
   readonly rgb: readonly [number, number, number];
@@ -29,7 +30,7 @@ export function eachPalette(
   brand: Brand,
   { palette: only }: z.output<typeof paletteOptions>,
   { folder, extension, mediaType }: { folder: string; extension: string; mediaType: string },
-  write: (palette: Palette, swatches: readonly PlainSwatch[]) => Uint8Array,
+  write: (palette: Palette, swatches: readonly PlainSwatch[]) => Uint8Array | string,
 ): Written {
   const { palettes, findings } = chosenPalettes(brand, only);
   const names = new Map<string, number>();
@@ -38,7 +39,9 @@ export function eachPalette(
     const count = (names.get(base) ?? 0) + 1;
     names.set(base, count);
     const name = count === 1 ? base : `${base}-${count}`;
-    return { path: `${folder}/${name}${extension}`, mediaType, bytes: write(palette, palette.swatches.map(plain)) };
+    const path = `${folder}/${name}${extension}`;
+    const content = write(palette, palette.swatches.map(plain));
+    return typeof content === 'string' ? textFile(path, mediaType, content) : { path, mediaType, bytes: content };
   });
   return { files, findings };
 }
@@ -61,8 +64,8 @@ export function chosenPalettes(brand: Brand, only: string): { palettes: Palette[
   return { palettes, findings };
 }
 
-export function plain({ name, value }: { name: string; value: string }): PlainSwatch {
+export function plain({ id, name, value }: Pick<Swatch, 'id' | 'name' | 'value'>): PlainSwatch {
   const colour = readColour(value)!;
   const [r, g, b] = colour.rgb.map(byte) as [number, number, number];
-  return { name, rgb: [r, g, b], hex: colour.hex };
+  return { id, name, rgb: [r, g, b], hex: colour.hex };
 }

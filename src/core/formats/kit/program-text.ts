@@ -1,3 +1,4 @@
+import { marked } from './marks';
 import { NameScope } from './name-scope';
 import { about } from './options';
 import { linearFloats } from '../../colour/notations';
@@ -57,6 +58,8 @@ export interface Constant {
   readonly name: string;
   readonly path: string;
   readonly colour: ReadColour;
+  /** Marks a text as this colour. */
+  readonly mark: (text: string) => string;
   /** What is known of it, safe in a comment; empty where nothing is, or comments were not asked for. */
   readonly note: string;
 }
@@ -94,6 +97,7 @@ export function constantGroups(
       name: token.identifier,
       path: token.token.path,
       colour: token.colour,
+      mark: (text: string) => marked(token, text),
       note: options.comments ? aside(token) : '',
     })),
   }));

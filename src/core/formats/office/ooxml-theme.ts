@@ -77,7 +77,7 @@ export const ooxmlTheme = defineFormat({
       const base = `office/${slug(brand.name)}-${theme.identifier}`;
       const swatches = theme.tokens.map(({ token, colour }) => {
         const [r, g, b] = bytesOf(colour);
-        return { name: token.path, hex: colour.hex, rgb: [r, g, b] as const };
+        return { id: token.id, name: token.path, hex: colour.hex, rgb: [r, g, b] as const };
       });
       const office = 'application/vnd.openxmlformats-officedocument';
       return [

@@ -1,3 +1,4 @@
+import { markedSwatch } from '../kit/marks';
 import Papa from 'papaparse';
 import { allTokens, defineFormat } from '../kit/format';
 import { eachPalette, paletteOptions } from '../kit/palette-files';
@@ -19,12 +20,12 @@ export const csv = defineFormat({
   write(brand, _themes, options) {
     const place = { folder: 'tables', extension: '.csv', mediaType: 'text/csv' };
     return eachPalette(brand, options, place, (_palette, swatches) => {
-      const rows = swatches.map(({ name, hex, rgb }) => [name, hex, ...rgb]);
+      const rows = swatches.map((swatch) => [swatch.name, markedSwatch(swatch, swatch.hex), ...swatch.rgb]);
       const text = Papa.unparse(
         { fields: ['name', 'hex', 'red', 'green', 'blue'], data: rows },
         { newline: '\r\n', escapeFormulae: FORMULA },
       );
-      return new TextEncoder().encode(text + '\r\n');
+      return text + '\r\n';
     });
   },
 });

@@ -1,3 +1,4 @@
+import { markedSwatch } from '../kit/marks';
 import { allTokens, defineFormat } from '../kit/format';
 import { eachPalette, paletteOptions } from '../kit/palette-files';
 
@@ -15,8 +16,10 @@ export const gpl = defineFormat({
   write(brand, _themes, options) {
     const place = { folder: 'swatches', extension: '.gpl', mediaType: 'text/plain' };
     return eachPalette(brand, options, place, (palette, swatches) => {
-      const lines = swatches.map(({ name, rgb }) => `${rgb.map((value) => String(value).padStart(3)).join(' ')}\t${name}`);
-      return new TextEncoder().encode(`GIMP Palette\nName: ${palette.name}\nColumns: 0\n#\n${lines.join('\n')}\n`);
+      const lines = swatches.map(
+        (swatch) => `${markedSwatch(swatch, swatch.rgb.map((value) => String(value).padStart(3)).join(' '))}\t${swatch.name}`,
+      );
+      return `GIMP Palette\nName: ${palette.name}\nColumns: 0\n#\n${lines.join('\n')}\n`;
     });
   },
 });

@@ -1,3 +1,4 @@
+import { markedSwatch } from '../kit/marks';
 import { allTokens, defineFormat } from '../kit/format';
 import { eachPalette, paletteOptions } from '../kit/palette-files';
 
@@ -15,7 +16,7 @@ export const hexList = defineFormat({
   write(brand, _themes, options) {
     const place = { folder: 'swatches', extension: '.hex', mediaType: 'text/plain' };
     return eachPalette(brand, options, place, (_palette, swatches) =>
-      new TextEncoder().encode(swatches.map(({ hex }) => hex.slice(1) + '\n').join('')),
+      swatches.map((swatch) => markedSwatch(swatch, swatch.hex.slice(1)) + '\n').join(''),
     );
   },
 });

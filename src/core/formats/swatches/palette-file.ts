@@ -23,6 +23,6 @@ export const paletteFile = defineFormat({
   tokensWritten: allTokens,
   write(brand, _themes, { maker, ...options }) {
     const place = { folder: 'palettes', extension: '.palette.json', mediaType: 'application/json' };
-    return eachPalette(brand, options, place, (palette) => new TextEncoder().encode(serialisePalette(palette, maker)));
+    return eachPalette(brand, options, place, (palette) => serialisePalette(palette, maker));
   },
 });

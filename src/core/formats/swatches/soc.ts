@@ -1,3 +1,4 @@
+import { markedSwatch } from '../kit/marks';
 import { escapeXml } from '../../base/escape-xml';
 import { allTokens, defineFormat } from '../kit/format';
 import { eachPalette, paletteOptions } from '../kit/palette-files';
@@ -19,8 +20,10 @@ export const soc = defineFormat({
   write(brand, _themes, options) {
     const place = { folder: 'swatches', extension: '.soc', mediaType: 'application/xml' };
     return eachPalette(brand, options, place, (_palette, swatches) => {
-      const lines = swatches.map(({ name, hex }) => `  <draw:color draw:name="${escapeXml(name)}" draw:color="${hex}"/>`);
-      return new TextEncoder().encode(`${OPEN}\n${lines.join('\n')}\n</ooo:color-table>\n`);
+      const lines = swatches.map(
+        (swatch) => `  <draw:color draw:name="${escapeXml(swatch.name)}" draw:color="${markedSwatch(swatch, swatch.hex)}"/>`,
+      );
+      return `${OPEN}\n${lines.join('\n')}\n</ooo:color-table>\n`;
     });
   },
 });

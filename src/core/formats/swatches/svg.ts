@@ -1,3 +1,4 @@
+import { markedSwatch } from '../kit/marks';
 import { escapeXml } from '../../base/escape-xml';
 import { allTokens, defineFormat } from '../kit/format';
 import { eachPalette, paletteOptions } from '../kit/palette-files';
@@ -20,13 +21,13 @@ export const svg = defineFormat({
   write(brand, _themes, options) {
     const place = { folder: 'swatches', extension: '.svg', mediaType: 'image/svg+xml' };
     return eachPalette(brand, options, place, (palette, swatches) => {
-      const squares = swatches.map(({ name: own, hex }, at) => {
+      const squares = swatches.map((swatch, at) => {
         const [x, y] = [(at % ACROSS) * SIDE, Math.floor(at / ACROSS) * SIDE];
-        return `  <rect x="${x}" y="${y}" width="${SIDE}" height="${SIDE}" fill="${hex}"><title>${escapeXml(own)}</title></rect>\n`;
+        return `  <rect x="${x}" y="${y}" width="${SIDE}" height="${SIDE}" fill="${markedSwatch(swatch, swatch.hex)}"><title>${escapeXml(swatch.name)}</title></rect>\n`;
       });
       const [width, height] = [Math.min(ACROSS, swatches.length) * SIDE, Math.ceil(swatches.length / ACROSS) * SIDE];
       const open = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}">`;
-      return new TextEncoder().encode(`${open}\n  <title>${escapeXml(palette.name)}</title>\n${squares.join('')}</svg>\n`);
+      return `${open}\n  <title>${escapeXml(palette.name)}</title>\n${squares.join('')}</svg>\n`;
     });
   },
 });

@@ -1,3 +1,4 @@
+import { marked } from '../kit/marks';
 import { identifier, type NameRules, words } from '../kit/identifiers';
 import { NameScope } from '../kit/name-scope';
 import { chosen, comments, oneTheme, prefix } from '../kit/choices';
@@ -26,7 +27,6 @@ export const android = defineFormat({
     'For an Android application: put the folders into res. The night theme takes over by itself where the system is dark; further themes have their name before each colour’s.',
   readBy: 'Android applications',
   taken: 'build',
-  opacityFirst: true,
   options: z.strictObject({ prefix, ...chosen, night: oneTheme('Night theme', 'the first dark one'), comments }),
   tokensWritten: chosenTokens,
   write(brand, themes, options) {
@@ -48,7 +48,7 @@ export const android = defineFormat({
         const note = options.comments ? aside(token) : '';
         const name = lead + token.identifier;
         if (theme !== night) scope.claim(name, lead === '' ? token.token.path : `${token.token.path} in ${theme.theme.name}`);
-        return `    <color name="${name}">${code(token.colour)}</color>${note && ` <!-- ${note} -->`}`;
+        return `    <color name="${name}">${marked(token, code(token.colour))}</color>${note && ` <!-- ${note} -->`}`;
       });
       return `<?xml version="1.0" encoding="utf-8"?>\n<resources>\n${lines.join('\n')}\n</resources>\n`;
     }

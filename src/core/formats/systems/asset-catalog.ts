@@ -1,8 +1,9 @@
+import { marked } from '../kit/marks';
 import { finding } from '../../findings/finding';
 import { about } from '../kit/options';
 import { casing, chosen, oneTheme, prefix } from '../kit/choices';
 import { z } from 'zod';
-import { byte, type ReadColour } from '../../colour/read';
+import { byte } from '../../colour/read';
 import { wideChannels } from '../../colour/notations';
 import { darkest } from '../kit/dark-theme';
 import { defineFormat, textFile, type WrittenFile } from '../kit/format';
@@ -56,13 +57,13 @@ export const assetCatalog = defineFormat({
       return tokens.map((token) => {
         const other: ShippedToken | undefined = darker.get(token.token.id);
         const colours = [
-          { idiom: 'universal', color: components(token.colour, options.wide) },
+          { idiom: 'universal', color: components(token, options.wide) },
           ...(other
             ? [
                 {
                   idiom: 'universal',
                   appearances: [{ appearance: 'luminosity', value: 'dark' }],
-                  color: components(other.colour, options.wide),
+                  color: components(other, options.wide),
                 },
               ]
             : []),
@@ -77,12 +78,13 @@ function contents(folder: string, json: object): WrittenFile {
   return textFile(`${folder}/Contents.json`, 'application/json', JSON.stringify(json, null, 2) + '\n');
 }
 
-function components(colour: ReadColour, wide: boolean): object {
+function components(token: ShippedToken, wide: boolean): object {
+  const { colour } = token;
   const alpha = String(Number((byte(colour.alpha) / 255).toFixed(6)));
   if (wide && colour.clipped > 0) {
-    const [red, green, blue] = wideChannels(colour).map((channel) => channel.toFixed(6));
+    const [red, green, blue] = wideChannels(colour).map((channel) => marked(token, channel.toFixed(6)));
     return { 'color-space': 'display-p3', components: { alpha, blue, green, red } };
   }
-  const [red, green, blue] = [1, 3, 5].map((at) => `0x${colour.hex.slice(at, at + 2).toUpperCase()}`);
+  const [red, green, blue] = [1, 3, 5].map((at) => marked(token, `0x${colour.hex.slice(at, at + 2).toUpperCase()}`));
   return { 'color-space': 'srgb', components: { alpha, blue, green, red } };
 }

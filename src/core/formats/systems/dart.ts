@@ -21,7 +21,6 @@ export const dart = defineFormat({
   purpose: 'For an application in Dart: put the file below lib and import it; every theme is a class of constant colours.',
   readBy: 'Applications in Dart',
   taken: 'build',
-  opacityFirst: true,
   options: z.strictObject({ prefix, ...chosen, naming: casing('camel', 'pascal'), comments }),
   tokensWritten: chosenTokens,
   write(brand, themes, options) {
@@ -29,7 +28,7 @@ export const dart = defineFormat({
     const classes = groups.map(({ name, title, constants }) => {
       const lines = constants.flatMap((constant) => [
         ...(constant.note ? [`/// ${constant.note}`] : []),
-        `static const Color ${constant.name} = Color(${hexInteger(constant.colour, 'argb')});`,
+        `static const Color ${constant.name} = Color(${constant.mark(hexInteger(constant.colour, 'argb'))});`,
       ]);
       return `/// ${title}\nabstract final class ${name} {\n${indented(lines, '  ')}\n}\n`;
     });

@@ -1,3 +1,4 @@
+import { marked } from '../kit/marks';
 import { casing, chosen, comments, prefix } from '../kit/choices';
 import { slug } from '../../base/words';
 import { z } from 'zod';
@@ -23,7 +24,7 @@ export const gtk = defineFormat({
     const files = shipped.map(({ identifier, tokens }) => {
       const lines = tokens.map((token) => {
         const note = options.comments ? aside(token) : '';
-        return `@define-color ${token.identifier} ${gtkColour(token.colour)};${note && ` /* ${note} */`}`;
+        return `@define-color ${token.identifier} ${marked(token, gtkColour(token.colour))};${note && ` /* ${note} */`}`;
       });
       return textFile(`gtk/${slug(brand.name)}-${identifier}.css`, 'text/css', lines.join('\n') + '\n');
     });

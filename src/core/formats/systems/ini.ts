@@ -1,3 +1,4 @@
+import { marked } from '../kit/marks';
 import { casing, chosen, comments, prefix } from '../kit/choices';
 import { slug } from '../../base/words';
 import { z } from 'zod';
@@ -22,7 +23,7 @@ export const ini = defineFormat({
       const lines = tokens.flatMap((token) => {
         const note = options.comments ? aside(token) : '';
         // A comment has a line of its own: behind a value it would be part of it.
-        return [...(note ? [`; ${note}`] : []), `${token.identifier} = ${cssText(token.colour)}`];
+        return [...(note ? [`; ${note}`] : []), `${token.identifier} = ${marked(token, cssText(token.colour))}`];
       });
       return `[${identifier}]\n${lines.join('\n')}\n`;
     });

@@ -23,7 +23,6 @@ export const kotlin = defineFormat({
     'For an application in Kotlin: put the file among the sources; every theme is an object of constants, 0xAARRGGBB each.',
   readBy: 'Applications in Kotlin',
   taken: 'build',
-  opacityFirst: true,
   options: z.strictObject({
     prefix,
     ...chosen,
@@ -46,7 +45,7 @@ export const kotlin = defineFormat({
     const compose = options.kept === 'colour';
     const objects = groups.map(({ name, title, constants }) => {
       const lines = constants.flatMap((constant) => {
-        const number = hexInteger(constant.colour, 'argb');
+        const number = constant.mark(hexInteger(constant.colour, 'argb'));
         return [
           ...(constant.note ? [`/** ${constant.note} */`] : []),
           compose ? `val ${constant.name} = Color(${number})` : `const val ${constant.name}: Long = ${number}`,

@@ -1,3 +1,4 @@
+import { marked } from '../kit/marks';
 import { z } from 'zod';
 import { byte } from '../../colour/read';
 import { chosen } from '../kit/choices';
@@ -17,7 +18,9 @@ export const linuxConsole = defineFormat({
   tokensWritten: terminalTokens,
   write(brand, themes, { group }) {
     return terminalFiles(brand, themes, group, '.vtrgb', ({ colours }) => {
-      const rows = [0, 1, 2].map((channel) => colours.map(({ rgb }) => byte(rgb[channel]!)).join(','));
+      const rows = [0, 1, 2].map((channel) =>
+        colours.map((token) => marked(token, String(byte(token.colour.rgb[channel]!)))).join(','),
+      );
       return rows.join('\n') + '\n';
     });
   },

@@ -1,3 +1,4 @@
+import { marked } from '../kit/marks';
 import { casing, chosen, comments, prefix } from '../kit/choices';
 import { slug } from '../../base/words';
 import { z } from 'zod';
@@ -22,7 +23,7 @@ export const properties = defineFormat({
     const files = shipped.map(({ identifier, tokens }) => {
       const lines = tokens.flatMap((token) => {
         const note = options.comments ? aside(token) : '';
-        return [...(note ? [`# ${latin(note)}`] : []), `${latin(token.identifier)}=${cssText(token.colour)}`];
+        return [...(note ? [`# ${latin(note)}`] : []), `${latin(token.identifier)}=${marked(token, cssText(token.colour))}`];
       });
       return textFile(`settings/${slug(brand.name)}-${identifier}.properties`, 'text/plain', lines.join('\n') + '\n');
     });

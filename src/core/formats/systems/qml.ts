@@ -27,14 +27,14 @@ export const qml = defineFormat({
     'For a Qt Quick program: put the folder on its import path; set Colours.theme, and every binding to Colours.current follows.',
   readBy: 'Qt Quick programs',
   taken: 'start',
-  opacityFirst: true,
   options: z.strictObject({ prefix, ...chosen, naming: casing('camel'), comments }),
   tokensWritten: chosenTokens,
   write(brand, themes, options) {
     const { groups, findings } = constantGroups(brand, themes, options, 'camel', RULES);
     const objects = groups.map(({ name, title, constants }) => {
       const lines = constants.map(
-        ({ name: own, colour, note }) => `readonly property color ${own}: "${qmlColour(colour)}"${note && ` // ${note}`}`,
+        ({ name: own, colour, note, mark }) =>
+          `readonly property color ${own}: "${mark(qmlColour(colour))}"${note && ` // ${note}`}`,
       );
       return `    // ${title}\n    readonly property QtObject ${name}: QtObject {\n${indented(lines, '        ')}\n    }\n`;
     });

@@ -1,3 +1,4 @@
+import { marked } from '../kit/marks';
 import { chosen, comments } from '../kit/choices';
 import { slug } from '../../base/words';
 import { z } from 'zod';
@@ -26,7 +27,7 @@ export const qss = defineFormat({
     const files = shipped.map(({ identifier, tokens }) => {
       const rules = tokens.map((token) => {
         const note = options.comments ? aside(token) : '';
-        const value = qtColour(token.colour);
+        const value = marked(token, qtColour(token.colour));
         return `${note && `/* ${note} */\n`}*[ink="${token.identifier}"] { color: ${value}; }\n*[ground="${token.identifier}"] { background-color: ${value}; }\n`;
       });
       return textFile(`qt/${slug(brand.name)}-${identifier}.qss`, 'text/plain', rules.join(''));

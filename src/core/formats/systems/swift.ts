@@ -42,7 +42,7 @@ export const swift = defineFormat({
       const lines = constants.flatMap((constant) => {
         return [
           ...(constant.note ? [`/// ${constant.note}`] : []),
-          `public static let ${constant.name} = ${literal(constant.colour, options.wide)}`,
+          `public static let ${constant.name} = ${constant.mark(literal(constant.colour, options.wide))}`,
         ];
       });
       return `/// ${title}\npublic enum ${name} {\n${indented(lines, '    ')}\n}\n`;

@@ -2,9 +2,8 @@ import { finding, type Finding } from '../../findings/finding';
 import { tokenOption } from '../kit/options';
 import { slug } from '../../base/words';
 import type { Brand, Theme } from '../../brand/document';
-import type { ReadColour } from '../../colour/read';
 import { textFile, type Written } from '../kit/format';
-import { material, type ShippedTheme } from '../kit/material';
+import { material, type ShippedTheme, type ShippedToken } from '../kit/material';
 
 /** The sixteen colours of a terminal in the order of their numbers (ECMA-48 SGR 30–37, and their bright partners). */
 export const TERMINAL_COLOURS = [
@@ -17,10 +16,10 @@ export const terminalGroup = tokenOption('group', 'Group of the sixteen colours'
 
 export interface TerminalColours {
   /** Sixteen, by number. */
-  readonly colours: readonly ReadColour[];
-  readonly ground: ReadColour | undefined;
-  readonly text: ReadColour | undefined;
-  readonly cursor: ReadColour | undefined;
+  readonly colours: readonly ShippedToken[];
+  readonly ground: ShippedToken | undefined;
+  readonly text: ShippedToken | undefined;
+  readonly cursor: ShippedToken | undefined;
 }
 
 /** A theme's terminal scheme; null, with what is missing, where not all sixteen are there. */
@@ -28,7 +27,7 @@ function terminalColours(
   { tokens, theme }: ShippedTheme,
   group: string,
 ): { scheme: TerminalColours; findings: [] } | { scheme: null; findings: Written['findings'] } {
-  const found = new Map(tokens.map(({ token, colour }) => [token.path.toLowerCase(), colour]));
+  const found = new Map(tokens.map((one) => [one.token.path.toLowerCase(), one]));
   const at = (name: string) => found.get(`${group || 'terminal'}.${name}`.toLowerCase());
   const missing = TERMINAL_COLOURS.filter((name) => !at(name));
   if (missing.length > 0) {

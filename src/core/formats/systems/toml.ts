@@ -1,3 +1,4 @@
+import { marked } from '../kit/marks';
 import { casing, chosen, comments, prefix } from '../kit/choices';
 import { slug } from '../../base/words';
 import { z } from 'zod';
@@ -23,7 +24,7 @@ export const toml = defineFormat({
     const tables = shipped.map(({ identifier, tokens }) => {
       const lines = tokens.map((token) => {
         const note = options.comments ? aside(token) : '';
-        return `${key(token.identifier)} = ${quoted(cssText(token.colour))}${note && ` # ${note}`}`;
+        return `${key(token.identifier)} = "${marked(token, cssText(token.colour))}"${note && ` # ${note}`}`;
       });
       return `[${key(identifier)}]\n${lines.join('\n')}\n`;
     });

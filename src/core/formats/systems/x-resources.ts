@@ -1,3 +1,4 @@
+import { marked } from '../kit/marks';
 import { z } from 'zod';
 import { chosen } from '../kit/choices';
 import { defineFormat } from '../kit/format';
@@ -24,7 +25,7 @@ export const xResources = defineFormat({
         ['cursorColor', scheme.cursor],
         ...scheme.colours.map((colour, at) => [`color${at}`, colour] as const),
       ] as const;
-      const lines = named.flatMap(([name, colour]) => (colour ? [`*.${name}: ${colour.hex}`] : []));
+      const lines = named.flatMap(([name, token]) => (token ? [`*.${name}: ${marked(token, token.colour.hex)}`] : []));
       return `! ${commentText(brand.name)}, ${commentText(theme.name)}\n${lines.join('\n')}\n`;
     });
   },

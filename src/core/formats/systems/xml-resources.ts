@@ -1,3 +1,4 @@
+import { marked } from '../kit/marks';
 import { escapeXml } from '../../base/escape-xml';
 import { casing, chosen, prefix } from '../kit/choices';
 import { slug } from '../../base/words';
@@ -56,9 +57,10 @@ export const xmlResources = defineFormat({
   write(brand, themes, options) {
     const { themes: shipped, findings } = material(brand, themes, options);
     const files = shipped.map(({ theme, identifier, tokens }) => {
-      const lines = tokens.map(({ identifier: own, colour }) => {
+      const lines = tokens.map((token) => {
+        const { identifier: own, colour } = token;
         const opacity = colour.alpha < 1 ? ` opacity="${byte(colour.alpha)}"` : '';
-        return `  <colour name="${escapeXml(own)}"${opacity}>${colour.hex}</colour>`;
+        return `  <colour name="${escapeXml(own)}"${opacity}>${marked(token, colour.hex)}</colour>`;
       });
       const open = `<resources xmlns="urn:breakwater:resources:1" brand="${escapeXml(brand.name)}" theme="${escapeXml(theme.name)}">`;
       const text = `<?xml version="1.0" encoding="UTF-8"?>\n${open}\n${lines.join('\n')}\n</resources>\n`;

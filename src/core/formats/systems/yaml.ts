@@ -1,3 +1,4 @@
+import { marked } from '../kit/marks';
 import { casing, chosen, comments, prefix } from '../kit/choices';
 import { slug } from '../../base/words';
 import { z } from 'zod';
@@ -23,7 +24,7 @@ export const yaml = defineFormat({
     const blocks = shipped.map(({ identifier, tokens }) => {
       const lines = tokens.map((token) => {
         const note = options.comments ? aside(token) : '';
-        return `  ${quoted(token.identifier)}: ${quoted(cssText(token.colour))}${note && ` # ${note}`}`;
+        return `  ${quoted(token.identifier)}: "${marked(token, cssText(token.colour))}"${note && ` # ${note}`}`;
       });
       return `${quoted(identifier)}:\n${lines.join('\n')}\n`;
     });

@@ -1,3 +1,4 @@
+import { marked } from '../kit/marks';
 import type { Brand, Carried, Theme, Token } from '../../brand/document';
 import { resolveTheme, type Resolved } from '../../brand/resolve';
 import { writeTokenColour } from './token-colour';
@@ -66,14 +67,13 @@ function tokenJson(
   const value = token.values[theme.id];
   const target = value && 'token' in value && via ? paths.get(value.token)! : null;
   const css = kept ? kept.swatch.value : colour!.css;
+  const text =
+    target === null
+      ? JSON.stringify(writeTokenColour(css), null, 2).replaceAll('\n', `\n${indent}  `)
+      : JSON.stringify(`{${target}${groups.has(target) ? '.$root' : ''}}`);
   const members: [string, string][] = [
     ['$type', '"color"'],
-    [
-      '$value',
-      target === null
-        ? JSON.stringify(writeTokenColour(css), null, 2).replaceAll('\n', `\n${indent}  `)
-        : JSON.stringify(`{${target}${groups.has(target) ? '.$root' : ''}}`),
-    ],
+    ['$value', marked({ token, theme, colour: colour! }, text)],
   ];
   if (token.description) members.push(['$description', JSON.stringify(token.description)]);
   if (token.deprecated) members.push(['$deprecated', JSON.stringify(deprecation(token.deprecated, paths))]);

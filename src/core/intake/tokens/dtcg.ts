@@ -51,7 +51,7 @@ function tree(
       collected.take(taken(found.colour, { ...place, name: path.slice(path.lastIndexOf('.') + 1), token }));
     }
   }
-  return collected.reading([...problems, ...said, ...faults.problems().map(({ file: _file, ...one }) => one)]);
+  return collected.reading([...problems, ...said, ...faults.problems()]);
 }
 
 /** A resolver with the files beside it that it names, in its first context. */

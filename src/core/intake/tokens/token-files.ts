@@ -248,7 +248,7 @@ function contextOf(name: string, layers: readonly TokenEntries[], problems: InFi
       }
     }
   }
-  problems.push(...faults.problems());
+  problems.push(...faults.inFiles());
   let before: string | null = null;
   const placed: FileCarried[] = [];
   for (const { colour, carried: key } of order.reverse()) {
@@ -273,12 +273,19 @@ export class Faults {
     this.found.push({ entry, end, count: 1 });
   }
 
-  problems(): InFile[] {
-    return this.found.map(({ entry: { path, document, value }, end: { fault }, count }) => ({
-      ...problem(`${path} ${fault}`, document.source.placeOf(value.offset), 'error', count),
-      file: document.name,
-    }));
+  /** One sentence for each, with the place of the first token it stands for. */
+  problems(): Problem[] {
+    return this.found.map(({ entry, end, count }) => problemOf(entry, end, count));
   }
+
+  /** The same, each with the file it is in. */
+  inFiles(): InFile[] {
+    return this.found.map(({ entry, end, count }) => ({ ...problemOf(entry, end, count), file: entry.document.name }));
+  }
+}
+
+function problemOf({ path, document, value }: TokenEntry, { fault }: Fault, count: number): Problem {
+  return problem(`${path} ${fault}`, document.source.placeOf(value.offset), 'error', count);
 }
 
 function textOf({ source }: TokenDocument, { offset, length }: Node): string {
