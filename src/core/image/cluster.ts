@@ -58,7 +58,8 @@ export function byLiveliness(points: Points, count: number, liveliness: number):
     const lively = ((GREY_WORTH + chroma) * (share / (share + HALF_SHARE))) / crowd[at]!;
     candidates.weight[at] = share ** (1 - liveliness) * lively ** liveliness;
   }
-  const chosen = chooseNearest(candidates, Math.min(count, candidates.count));
+  // The livelier, the less a third shade of one hue counts beside an accent that has not been taken yet.
+  const chosen = chooseNearest(candidates, Math.min(count, candidates.count), Math.max(LEAST_WORTH, (1 - liveliness) ** 2));
   centre(candidates, chosen, REACH / liveliness);
   return chosen;
 }
@@ -87,11 +88,28 @@ function centre(candidates: Points, chosen: Points, reach: number): void {
   settle(near, chosen, 1, false);
 }
 
+/** Chroma (OKLab) below which a colour has no hue to speak of, and how far apart hues of one family are, in radians. */
+const GREYISH = 0.03;
+const SAME_HUE = 0.35;
+/** A further shade is never worth nothing: where there is nothing else, all of them are wanted. */
+const LEAST_WORTH = 0.03;
+/** So many shades of one family count in full. */
+const SHADES = 2;
+
+/** Whether two candidates are shades of one hue. */
+function sameFamily({ a, b }: Points, one: number, two: number): boolean {
+  const [first, second] = [Math.hypot(a[one]!, b[one]!), Math.hypot(a[two]!, b[two]!)];
+  if (first < GREYISH || second < GREYISH) return false;
+  const apart = Math.abs(Math.atan2(b[one]!, a[one]!) - Math.atan2(b[two]!, a[two]!));
+  return Math.min(apart, 2 * Math.PI - apart) < SAME_HUE;
+}
+
 /**
  * The candidates that, one after the other, reduce the weighted distances of all to their nearest chosen one most.
  * Distances count squared, so that what is far from everything chosen is not outvoted by many near ones.
+ * @param further what a further shade of a family counts that has its share already, 0..1
  */
-function chooseNearest(candidates: Points, count: number): Points {
+function chooseNearest(candidates: Points, count: number, further: number): Points {
   const all = candidates.count;
   const { l, a, b, weight } = candidates;
   const between = new Float64Array(all * all);
@@ -103,6 +121,8 @@ function chooseNearest(candidates: Points, count: number): Points {
   }
   const least = new Float64Array(all).fill(1);
   const chosen = emptyPoints(count);
+  /** How many of each candidate's family are chosen. */
+  const shades = new Uint8Array(all);
   for (let filled = 0; filled < count; filled++) {
     let best = 0;
     let most = -1;
@@ -112,9 +132,13 @@ function chooseNearest(candidates: Points, count: number): Points {
         const nearer = least[other]! - between[at * all + other]!;
         if (nearer > 0) gain += weight[other]! * nearer;
       }
+      if (shades[at]! >= SHADES) gain *= further;
       if (gain > most) [best, most] = [at, gain];
     }
-    for (let other = 0; other < all; other++) least[other] = Math.min(least[other]!, between[best * all + other]!);
+    for (let other = 0; other < all; other++) {
+      least[other] = Math.min(least[other]!, between[best * all + other]!);
+      if (sameFamily(candidates, best, other)) shades[other]!++;
+    }
     chosen.l[filled] = l[best]!;
     chosen.a[filled] = a[best]!;
     chosen.b[filled] = b[best]!;

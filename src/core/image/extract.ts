@@ -27,7 +27,8 @@ export interface Extracted {
 /** More pixels than this are sampled: sums of bytes in 32 bits stay whole up to 16.8 million. */
 const MOST_PIXELS = 16_000_000;
 /**
- * The colours of a picture, the largest share first; fewer than asked for when it has fewer. Pixels are counted into
+ * The colours of a picture, by area the largest share first, by liveliness the most telling; fewer than asked for when it
+ * has fewer. Pixels are counted into
  * 32 x 32 x 32 bins, whose means are clustered in OKLab: splitting along the widest spread, then k-means, then steps to
  * the geometric median, which is what the mean distance of a pixel to its colour asks for. Towards liveliness the
  * centres are chosen one by one from a finer clustering, in which chroma counts more and area less.
@@ -64,7 +65,8 @@ export function chooseColours(
   const lively = unit(liveliness);
   const centres = lively === 0 ? byArea(points, k) : byLiveliness(points, k, lively);
   onProgress?.(0.95);
-  return placed(picture, area, described(points, centres));
+  const found = described(points, centres);
+  return placed(picture, area, lively === 0 ? found.sort((one, two) => two.share - one.share) : found);
 }
 
 /** Pixels into bins, bins into points. */
@@ -128,7 +130,7 @@ function described(points: Points, centres: Points): Described[] {
     const share = shares[at]! / total;
     byColour.set(rgb.join(), { rgb, share: share + (byColour.get(rgb.join())?.share ?? 0) });
   }
-  return [...byColour.values()].sort((one, two) => two.share - one.share);
+  return [...byColour.values()];
 }
 
 /** The part of an area that lies in the picture, in whole pixels. */

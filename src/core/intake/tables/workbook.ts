@@ -276,6 +276,8 @@ class SheetReader {
   private row = 0;
   private column = 0;
   private current: (Cell | undefined)[] = [];
+  /** Whether the row has anything in it. */
+  private filled = false;
   private type = '';
   private style = -1;
   private value = '';
@@ -290,6 +292,7 @@ class SheetReader {
         this.row = Number(attribute('r')) || this.row + 1;
         this.column = 0;
         this.current = [];
+        this.filled = false;
       } else if (name === 'c') {
         const letters = /^[A-Z]{1,3}/i.exec(attribute('r') ?? '')?.[0];
         this.column = letters ? columnOf(letters) : this.column + 1;
@@ -303,7 +306,7 @@ class SheetReader {
       this.inValue = false;
       if (name === 'rPh') this.hint = false;
       else if (name === 'c') this.cell();
-      else if (name === 'row' && this.current.length > 0) {
+      else if (name === 'row' && this.filled) {
         if (this.rows.length < MOST_ROWS) this.rows.push({ line: this.row, cells: this.current });
         else this.beyond++;
       }
@@ -316,8 +319,9 @@ class SheetReader {
   private cell(): void {
     const text = this.type === 's' ? (this.about.words[Number(this.value)] ?? '') : this.type === 'e' ? '' : this.value;
     const fill = this.about.fills[this.style] ?? null;
-    if ((text === '' && !fill) || this.column > MOST_COLUMNS || this.rows.length >= MOST_ROWS || ++this.cells > MOST_CELLS)
-      return;
+    if (text === '' && !fill) return;
+    this.filled = true;
+    if (this.column > MOST_COLUMNS || this.rows.length >= MOST_ROWS || ++this.cells > MOST_CELLS) return;
     this.current[this.column - 1] = { text, ...(fill && { fill }) };
   }
 
