@@ -3,7 +3,16 @@ import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node
 import { join, resolve } from 'node:path';
 import { Command, InvalidArgumentError } from 'commander';
 import { build } from './build';
-import { clusterFolder, createCluster, databaseUrl, freePort, POSTGRES, startCluster, stopCluster, type Cluster } from './cluster';
+import {
+  clusterFolder,
+  createCluster,
+  databaseUrl,
+  freePort,
+  POSTGRES,
+  startCluster,
+  stopCluster,
+  type Cluster,
+} from './cluster';
 import { ensure } from './debian';
 import { end, serve } from './server';
 import { step } from './step';
@@ -28,11 +37,15 @@ try {
   await start();
 } catch (error) {
   process.stderr.write(`${(error as Error).message}\n`);
+  forget();
   process.exit(1);
 }
 
 async function start(): Promise<void> {
   await endLeftOver();
+  // From here on a second start in this folder is refused, also while this one is still building.
+  mkdirSync(data, { recursive: true });
+  writeFileSync(serverFile, JSON.stringify({ starter: process.pid } satisfies Serving));
   await step(
     'PostgreSQL',
     () => ensure(POSTGRES, 'postgresql-15'),
@@ -63,7 +76,7 @@ async function start(): Promise<void> {
 
   const port = options.port ?? (await freePort(3_000));
   const server = await step('server', () => serve(port, env, options.dev));
-  writeFileSync(serverFile, JSON.stringify({ pid: server.pid }));
+  writeFileSync(serverFile, JSON.stringify({ starter: process.pid, server: server.pid!, port } satisfies Serving));
   const seconds = ((performance.now() - started) / 1000).toFixed(1);
   process.stdout.write(`\nBreakwater is ready after ${seconds} s at http://127.0.0.1:${port}  (Ctrl-C stops it)\n`);
 
@@ -72,7 +85,7 @@ async function start(): Promise<void> {
     if (stopping) return;
     stopping = true;
     await end(server);
-    rmSync(serverFile, { force: true });
+    forget();
     await stopCluster(cluster);
     process.exit(code);
   };
@@ -91,15 +104,47 @@ async function openCluster(): Promise<Settings> {
   return { ...settings, cluster: await startCluster(settings.cluster) };
 }
 
-/** A server whose starter was killed goes on listening; it is ended by its id, if that is still what it was. */
+/** What serves this data folder, by the ids of its processes. */
+interface Serving {
+  readonly starter: number;
+  readonly server?: number;
+  readonly port?: number;
+}
+
+/**
+ * Refuses when this folder is served already. A server whose starter was killed goes on listening; it is ended by its id,
+ * if that is still what it was.
+ */
 async function endLeftOver(): Promise<void> {
   if (!existsSync(serverFile)) return;
-  const { pid } = JSON.parse(readFileSync(serverFile, 'utf8')) as { pid: number };
+  const { starter, server, port } = JSON.parse(readFileSync(serverFile, 'utf8')) as Serving;
+  if (starter !== process.pid && runs(starter, 'ops/start.ts')) {
+    const where = port === undefined ? 'being started' : `served at http://127.0.0.1:${port}`;
+    throw new Error(
+      `Breakwater is already ${where} from ${data}. Stop that one first (Ctrl-C where it runs), or name another folder in BREAKWATER_DATA.`,
+    );
+  }
   rmSync(serverFile);
-  const commandLine = `/proc/${pid}/cmdline`;
-  if (!existsSync(commandLine) || !readFileSync(commandLine, 'utf8').includes('next')) return;
-  process.kill(pid, 'SIGTERM');
-  while (existsSync(commandLine)) await new Promise((done) => setTimeout(done, 50));
+  if (server === undefined || !runs(server, 'next')) return;
+  process.kill(server, 'SIGTERM');
+  while (runs(server, 'next')) await new Promise((done) => setTimeout(done, 50));
+}
+
+/** Whether a process is there and still the one it was: ids are given out again. */
+function runs(pid: number, word: string): boolean {
+  try {
+    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(word);
+  } catch (error) {
+    const { code } = error as NodeJS.ErrnoException;
+    if (code === 'ENOENT' || code === 'ESRCH') return false;
+    throw error;
+  }
+}
+
+/** Takes away the note of who serves this folder, if it is this process. */
+function forget(): void {
+  if (existsSync(serverFile) && (JSON.parse(readFileSync(serverFile, 'utf8')) as Serving).starter === process.pid)
+    rmSync(serverFile);
 }
 
 function portNumber(text: string): number {

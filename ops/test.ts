@@ -29,7 +29,10 @@ async function main(): Promise<void> {
     await ensure('/usr/bin/xmllint', 'libxml2-utils');
   });
   // Each keeps one core busy, so they run beside each other.
-  await Promise.all([only ? undefined : read(), only && only !== 'unit' ? undefined : jest('unit', ['src', 'tests/reference'])]);
+  await Promise.all([
+    only ? undefined : read(),
+    only && only !== 'unit' ? undefined : jest('unit', ['src', 'tests/reference', 'tests/foreign']),
+  ]);
   if (!only || only === 'server' || only === 'browser') {
     await step('build', build, (built) => (built ? '' : 'nothing has changed'));
     const cluster = await step('database', throwAwayCluster);

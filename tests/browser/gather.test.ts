@@ -53,7 +53,7 @@ test.each([
   ['deck-paint.gpl', 5, ''],
   ['trainer.pal', 16, '#1e1216'],
   ['day.tokens.json', 55, 'page'],
-  ['house-colours.xlsx', 68, '#ff5353'],
+  ['house-colours.xlsx', 56, '#ff5353'],
   ['trainer-strip.png', 16, '#1e1216'],
   ['harbour-at-dusk.jpg', 8, ''],
 ])('%s is read into the catch', async (file, count, first) => {
@@ -208,7 +208,7 @@ test('colours are put in order by dragging; what stands in two files is told', a
 
 test('cells of a workbook are chosen by dragging over them, or written', async () => {
   await choose(demo('house-colours.xlsx'));
-  await caught(68);
+  await caught(56);
   const box = (await (await ida.find('[data-testid=sheet] [role=img]')).boundingBox())!;
   const cell = (column: number, row: number) =>
     [box.x + (box.width * (column - 0.5)) / 8, box.y + (box.height * (row - 0.5)) / 7] as const;
@@ -224,7 +224,7 @@ test('cells of a workbook are chosen by dragging over them, or written', async (
   await ida.fill('Cells to read', 'A1:');
   await ida.sees('“A1:” is no range of cells; write B2:I8');
   await ida.click('All cells');
-  await caught(68);
+  await caught(56);
 });
 
 test('a palette of the shelf is found by colour, taken and renamed; an own one is put there and taken off', async () => {

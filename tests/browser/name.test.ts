@@ -4,7 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, ElementHandle } from 'puppeteer-core';
 import { Brand, type Token } from '@/core/brand/document';
-import { tokenText } from '@/core/formats/tokens/dtcg-text';
+import { unmarked } from '@/core/formats/kit/marks';
+import { markedTokenText } from '@/core/formats/tokens/dtcg-text';
 import { openStand, Visitor, type Stand } from '../stand';
 import { launch, Person } from './browser';
 
@@ -146,7 +147,10 @@ test('a theme for the night is derived, one value overridden, and the override o
 });
 
 test('half of a changed token file is taken, the other half is left', async () => {
-  const json = JSON.parse(tokenText(demo, demo.themes[0]!)) as Record<string, Record<string, Record<string, unknown>>>;
+  const json = JSON.parse(unmarked(markedTokenText(demo, demo.themes[0]!)).text) as Record<
+    string,
+    Record<string, Record<string, unknown>>
+  >;
   json.status!.alert!.$value = { colorSpace: 'srgb', components: [0.8, 0.2, 0.2], hex: '#cc3333' };
   json.brand!.accent!.$value = { colorSpace: 'oklch', components: [0.8, 0.1, 'none'] };
   json.text!['soft-label'] = json.text!.soft!;

@@ -75,6 +75,9 @@ test('the second start is quick, builds nothing, and everything is there; a kill
     expect.stringContaining('nothing has changed'),
   ]);
   expect(first.seconds).toBeLessThan(10);
+  // A folder that is served already is left to who serves it, whatever the port.
+  await expect(start('--port', String(await freePort(6_200)))).rejects.toThrow(`is already served at ${first.stand.url}`);
+  expect((await fetch(`${first.stand.url}/icon.svg`)).ok).toBe(true);
   await (await Visitor.demo(first.stand, 'ida')).change([{ do: 'brand.edit', set: { name: 'Kept through a kill' } }]);
   first.child.kill('SIGKILL');
   await ended(first.child);

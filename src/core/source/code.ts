@@ -3,24 +3,25 @@ import type { SourceText, Span } from './source-text';
 
 /** Comments of the languages that follow C, of those that follow the shell, and of Lua and SQL. */
 const COMMENTS = {
-  c: /\/\*[^]*?(?:\*\/|$)|\/\/[^\r\n]*/g,
-  shell: /(?<=^|\s)#(?![0-9a-fA-F]{3,8}\b)[^\r\n]*/gm,
-  dashes: /--\[\[[^]*?(?:\]\]|$)|--[^\r\n]*/g,
+  c: String.raw`\/\*[^]*?(?:\*\/|$)|\/\/[^\r\n]*`,
+  shell: String.raw`(?<=^|\s)#(?![0-9a-fA-F]{3,8}\b)[^\r\n]*`,
+  dashes: String.raw`--\[\[[^]*?(?:\]\]|$)|--[^\r\n]*`,
 } as const;
 export type CommentStyle = keyof typeof COMMENTS;
 
-const STRING = /"(?:[^"\\\r\n]|\\.){0,400}"|'(?:[^'\\\r\n]|\\.){0,400}'|`(?:[^`\\]|\\.){0,400}`/g;
+const STRING = '"(?:[^"\\\\\\r\\n]|\\\\.){0,400}"|\'(?:[^\'\\\\\\r\\n]|\\\\.){0,400}\'|`(?:[^`\\\\]|\\\\.){0,400}`';
 /** The name that a value is given to on its line. */
 const NAME = /([\p{L}_$][\p{L}\p{N}_$.-]*)["'\]]?\s*(?::\s*[\w<>[\]]+\s*)?(?::=|=>|[=:(])?\s*["'`]?$/u;
 
 /** Every colour of a program's source: by the name before it on its line, and in comments. */
 export function scanCode(source: SourceText, comments: CommentStyle = 'c'): Scan {
   const { text } = source;
-  // A mark of a comment within a string begins none.
-  const strings = [...text.matchAll(STRING)].map(({ index, 0: found }) => ({ from: index, to: index + found.length }));
-  const remarks = [...text.matchAll(COMMENTS[comments])]
-    .map(({ index, 0: found }) => ({ from: index, to: index + found.length }))
-    .filter(({ from }) => !covering(strings, from));
+  // Strings and comments are looked for together: a mark of the one within the other begins none.
+  const remarks = Array.from(text.matchAll(new RegExp(`${STRING}|${COMMENTS[comments]}`, 'g')), ({ index, 0: found }) => ({
+    from: index,
+    to: index + found.length,
+    isComment: !/^["'`]/.test(found),
+  })).filter(({ isComment }) => isComment);
   const occurrences = [...literalsIn(text)].map((found): Occurrence => {
     const lineStart = Math.max(text.lastIndexOf('\n', found.span.from - 1) + 1, found.span.from - 200);
     const name = NAME.exec(text.slice(lineStart, found.span.from))?.[1];

@@ -102,9 +102,9 @@ export function scanJson(source: SourceText): Scan {
   if (root) visit(root, [], '');
   const scanner = createScanner(source.text, false);
   for (scanner.scan(); scanner.getTokenLength() > 0; scanner.scan()) {
-    if (!/^\/[/*]/.test(scanner.getTokenValue())) continue;
-    for (const found of literalsIn(scanner.getTokenValue(), scanner.getTokenOffset()))
-      occurrences.push({ ...found, path: [], comment: true });
+    const [from, to] = [scanner.getTokenOffset(), scanner.getTokenOffset() + scanner.getTokenLength()];
+    if (source.text[from] !== '/') continue;
+    for (const found of literalsIn(source.text.slice(from, to), from)) occurrences.push({ ...found, path: [], comment: true });
   }
   return { occurrences: occurrences.sort((one, two) => one.span.from - two.span.from), problems };
 }

@@ -8,10 +8,10 @@ import { groupsOf } from '../kit/nested';
 type Tree = Map<string, Tree | string>;
 
 /**
- * One theme of a brand as the text of a design token file, 2025.10: tokens in the brand's order, aliases kept, and what
+ * One theme of a brand as the text of a design token file, its colours marked, 2025.10: tokens in the brand's order, aliases kept, and what
  * other tools keep in the brand where it stood, as it stood.
  */
-export function tokenText(brand: Brand, theme: Theme): string {
+export function markedTokenText(brand: Brand, theme: Theme): string {
   const resolved = resolveTheme(brand, theme.id);
   const paths = new Map(brand.tokens.map((token) => [token.id, token.path]));
   const groups = new Set(brand.tokens.flatMap(({ path }) => groupsOf(path)));

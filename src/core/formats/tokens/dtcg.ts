@@ -2,7 +2,7 @@ import { slug } from '../../base/words';
 import { z } from 'zod';
 import type { Theme } from '../../brand/document';
 import { chosen } from '../kit/choices';
-import { tokenText } from './dtcg-text';
+import { markedTokenText } from './dtcg-text';
 import { allTokens, defineFormat, textFile } from '../kit/format';
 import { material } from '../kit/material';
 
@@ -27,10 +27,10 @@ export const dtcg = defineFormat({
     const nameOf = (theme: Theme) => `${base}-${slug(theme.name)}.tokens.json`;
     // With one theme there is nothing to resolve.
     if (themes.length === 1) {
-      const file = textFile(`tokens/${base}.tokens.json`, 'application/json', tokenText(brand, themes[0]!));
+      const file = textFile(`tokens/${base}.tokens.json`, 'application/json', markedTokenText(brand, themes[0]!));
       return { files: [file], findings };
     }
-    const files = themes.map((theme) => textFile(`tokens/${nameOf(theme)}`, 'application/json', tokenText(brand, theme)));
+    const files = themes.map((theme) => textFile(`tokens/${nameOf(theme)}`, 'application/json', markedTokenText(brand, theme)));
     const contexts = themes.map((theme) => [slug(theme.name), [{ $ref: nameOf(theme) }]] as const);
     const resolver = {
       $schema: 'https://www.designtokens.org/schemas/2025.10/resolver.json',

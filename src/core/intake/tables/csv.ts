@@ -48,7 +48,8 @@ export function rowsOf(source: SourceText, delimiter: string): { rows: Row[]; pr
           problems.push(problem(`A quotation mark is out of place: ${message}.`, { line, column: 1 }));
       }
       if (rows.length >= MOST_ROWS || (cellCount += data.length) > MOST_CELLS) {
-        beyond++;
+        // What follows the last line break is no line.
+        if (begin < source.text.length) beyond++;
         return;
       }
       let at = begin;
@@ -59,8 +60,7 @@ export function rowsOf(source: SourceText, delimiter: string): { rows: Row[]; pr
         if (found) at = span.to;
         return { text: FORMULA.test(raw) ? raw.slice(1) : raw, span };
       });
-      // What follows the last line break is no line.
-      if (begin < source.text.length || cells.some(({ text }) => text !== '')) rows.push({ line, cells });
+      if (begin < source.text.length) rows.push({ line, cells });
     },
   });
   if (beyond > 0) {

@@ -37,11 +37,12 @@ export const xlsx: Reader = {
       return { name, kind: 'loose' as const, entries: table.entries, problems: [...problems, ...table.problems] };
     });
     const { theme } = book;
-    const offered = (range ? [] : (theme?.entries ?? [])).map(({ colour, ...rest }) =>
-      colour
-        ? leftOut(colour, doubt('apart', 'A colour of the workbook’s theme: tick it to take it too.'), { ...rest, span: null })
-        : { colour, ...rest },
-    );
+    // They stand in no cell.
+    const offered = (range ? [] : (theme?.entries ?? [])).map((entry, at) => {
+      const place = { line: at + 1, column: 0, span: null };
+      const reason = doubt('apart', 'A colour of the workbook’s theme: tick it to take it too.');
+      return entry.colour ? leftOut(entry.colour, reason, { ...entry, ...place }) : { ...entry, ...place };
+    });
     return readingOf(
       'xlsx',
       [...read, { name: `${theme?.name || 'Workbook'} theme`, kind: 'brand', entries: offered }],

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { tokenText } from '../../formats/tokens/dtcg-text';
+import { unmarked } from '../../formats/kit/marks';
+import { markedTokenText } from '../../formats/tokens/dtcg-text';
 import { readTokenFiles } from './token-files';
 import { apply } from '../../brand/apply';
 import { compareTokens, type MappedContext, type TokenChange } from './compare-tokens';
@@ -14,7 +15,7 @@ type Json = Record<string, Record<string, Record<string, unknown>>>;
 
 /** The demo's Day as a token file that somebody has changed. */
 function changed(edit: (json: Json) => void): MappedContext[] {
-  const json = JSON.parse(tokenText(demo, day!)) as Json;
+  const json = JSON.parse(unmarked(markedTokenText(demo, day!)).text) as Json;
   edit(json);
   const { contexts, problems } = readTokenFiles([
     { name: 'day.tokens.json', bytes: new TextEncoder().encode(JSON.stringify(json)) },
