@@ -53,14 +53,13 @@ test.each<[string, string, string, string[]]>([
   [
     'rows of shades keep their labels, columns give the names',
     'a.csv',
-    'Family,50,100,200\nPier,#f1f5f6,#d3e0e2,#a8c2c6\nBuoy,#fdf1ef,#f9d5cf,#f2a99f\n',
+    'Family,50,100,200\nPier,#f1f5f6,#d3e0e2,#a8c2c6\nBuoy,,#f9d5cf,grey-ish\n',
     [
       '2 Pier 50 | #f1f5f6 | in Pier',
       '2 Pier 100 | #d3e0e2 | in Pier',
       '2 Pier 200 | #a8c2c6 | in Pier',
-      '3 Buoy 50 | #fdf1ef | in Buoy',
       '3 Buoy 100 | #f9d5cf | in Buoy',
-      '3 Buoy 200 | #f2a99f | in Buoy',
+      '3 Buoy 200 | – | in Buoy | left | unreadable',
     ],
   ],
   [

@@ -1,5 +1,5 @@
 import { execFileSync, spawn, spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { DOCUMENTS } from '../../ops/documents';
@@ -117,6 +117,59 @@ test('inspect gives the tokens of a token file with their aliases', () => {
     alias: 'brand.primary',
     description: expect.any(String),
   });
+});
+
+test('a resolver by itself takes the files beside it that it names, and none elsewhere', () => {
+  const beside = join(folder, 'tokens');
+  mkdirSync(join(beside, 'sub'), { recursive: true });
+  const tokens = (ground: string) =>
+    JSON.stringify({ ground: { $type: 'color', $value: ground }, page: { $type: 'color', $value: '{ground}' } });
+  writeFileSync(join(beside, 'day.json'), tokens('#ffffff'));
+  writeFileSync(join(beside, 'sub/night.json'), tokens('#000000'));
+  writeFileSync(join(folder, 'secret.json'), tokens('#123456'));
+  symlinkSync(join(folder, 'secret.json'), join(beside, 'link.json'));
+  const resolver = (night: string) =>
+    file(
+      'tokens/all.resolver.json',
+      JSON.stringify({
+        version: '2025.10',
+        modifiers: { theme: { contexts: { day: [{ $ref: 'day.json' }], night: [{ $ref: night }] }, default: 'day' } },
+        resolutionOrder: [{ $ref: '#/modifiers/theme' }],
+      }),
+    );
+  const whole = resolver('sub/night.json');
+  const inspected = JSON.parse(run('inspect', whole, '--json').stdout) as {
+    tokens: { path: string; hex: string; alias: string | null }[];
+  };
+  expect(inspected.tokens.map(({ path, hex, alias }) => [path, hex, alias])).toEqual([
+    ['ground', '#ffffff', null],
+    ['page', '#ffffff', 'ground'],
+  ]);
+  const out = join(folder, 'resolved');
+  expect(run('export', whole, '--to', 'css,dtcg', '--out', out).status).toBe(0);
+  expect(readFileSync(join(out, 'css/all.css'), 'utf8')).toContain(
+    "[data-theme='night'] {\n  --ground: #000000;\n  --page: #000000;",
+  );
+  expect(readFileSync(join(out, 'tokens/all-night.tokens.json'), 'utf8')).toContain('"{ground}"');
+  for (const elsewhere of [
+    '../secret.json',
+    join(folder, 'secret.json'),
+    'link.json',
+    'https://example.org/a.json',
+    'none.json',
+  ]) {
+    const { stdout } = run('inspect', resolver(elsewhere), '--json');
+    expect([elsewhere, stdout]).toEqual([elsewhere, expect.stringContaining('which was not given')]);
+    expect(stdout).not.toContain('#123456');
+  }
+});
+
+test('a token file of one theme is written as one file, without a resolver', () => {
+  const out = join(folder, 'one-theme');
+  const { files } = JSON.parse(run('export', 'demo/gather/day.tokens.json', '--to', 'dtcg', '--out', out, '--json').stdout) as {
+    files: { path: string }[];
+  };
+  expect(files.map(({ path }) => path)).toEqual(['tokens/day.tokens.json']);
 });
 
 test('export writes what it lists, with hashes', () => {

@@ -173,9 +173,12 @@ function fromCells(table: Table, list: EntryList): void {
   const begins = found.findIndex(({ cells }) => cells.some(({ colour }) => colour));
   const titles = many.length > 0 ? titlesAbove(table, begins, found[begins]!.cells) : new Map<number, string>();
   const gridRows = new Map(many.map(({ row }, at) => [row, at + 1]));
-  for (const { row, cells } of found.slice(Math.max(0, begins))) {
+  for (const { row, cells: read } of found.slice(Math.max(0, begins))) {
+    const cells = titles.size > 1 ? withUnreadable(row, read, titles) : read;
     if (cells.length > 0) {
-      for (const entry of rowEntries(row, cells, titles, many.length > 1 ? gridRows.get(row) : undefined)) list.add(() => entry);
+      const gridRow = gridRows.get(row) ?? (titles.size > 1 ? row.line : undefined);
+      const entries = rowEntries(row, cells, titles, many.length > 1 || titles.size > 1 ? gridRow : undefined);
+      for (const entry of entries) list.add(() => entry);
     } else if (codes.size > 0 && row.cells.some((cell) => cell?.text.trim())) {
       // A row of words among rows of codes has lost its colour; one among fills is a title.
       const place = { line: row.line, column: 1, text: rowText(row) };
@@ -183,6 +186,19 @@ function fromCells(table: Table, list: EntryList): void {
     }
   }
   if (rest > 0) list.skip(rest);
+}
+
+/** The cells of a grid's row, with those that have words where a colour should be: a gap is none of them. */
+function withUnreadable(row: Row, read: readonly Found[], titles: ReadonlyMap<number, string>): Found[] {
+  const known = new Set(read.map(({ column }) => column));
+  const others = [...titles.keys()].flatMap((column): Found[] => {
+    const cell = row.cells[column];
+    const text = cell?.text.trim() ?? '';
+    if (!cell || text === '' || known.has(column)) return [];
+    const reason = doubt('unreadable', `“${text.slice(0, 40)}” stands among colours and is none.`);
+    return [{ column, cell, colour: null, doubts: [reason], words: '' }];
+  });
+  return others.length === 0 ? [...read] : [...read, ...others].sort((one, two) => one.column - two.column);
 }
 
 function rowEntries(
@@ -198,7 +214,8 @@ function rowEntries(
     return '';
   };
   const first = cells[0]!.column;
-  const label = coloured.length > 1 ? firstWords(row, isColour, first) : '';
+  const isGrid = titles.size > 1;
+  const label = coloured.length > 1 || isGrid ? firstWords(row, isColour, first) : '';
   // Words between the colours name each of them; then the row has no label.
   const paired = coloured.length > 1 && cells.slice(1).some(({ column }, at) => wordsAt(cells[at]!.column + 1, column) !== '');
   let before = -1;
@@ -214,7 +231,8 @@ function rowEntries(
             ?.text.trim() ?? '')
         : '';
     const single = words || beside || alone || title;
-    const name = coloured.length > 1 && !paired ? words || `${label} ${title}`.trim() || label : words || beside || single;
+    const name =
+      (coloured.length > 1 || isGrid) && !paired ? words || `${label} ${title}`.trim() || label : words || beside || single;
     const rowName = gridRow === undefined || paired ? undefined : label || `Row ${gridRow}`;
     const place = {
       line: row.line,

@@ -40,7 +40,7 @@ export const xlsx: Reader = {
     // They stand in no cell.
     const offered = (range ? [] : (theme?.entries ?? [])).map((entry, at) => {
       const place = { line: at + 1, column: 0, span: null };
-      const reason = doubt('apart', 'A colour of the workbook’s theme: tick it to take it too.');
+      const reason = doubt('apart', 'It is in the workbook’s theme.');
       return entry.colour ? leftOut(entry.colour, reason, { ...entry, ...place }) : { ...entry, ...place };
     });
     return readingOf(
