@@ -1,5 +1,5 @@
 import { FAMILY_TITLES } from '@/core/base/families';
-import { TAKEN, type Format } from '../src/core/formats/kit/format';
+import { RELOADS, type Format } from '../src/core/formats/kit/format';
 import { optionKinds, type OptionKind } from '../src/core/formats/kit/option-kinds';
 import { FORMATS } from '../src/core/formats/registry';
 import type { Reader } from '../src/core/intake/reader';
@@ -24,7 +24,7 @@ ${sections.join('\n')}`;
 }
 
 function part(format: Format): string {
-  const { id, title, purpose, extensions, readBy, taken } = format;
+  const { id, title, purpose, extensions, readBy, reload } = format;
   const reader = readerById(id);
   const options = optionKinds(format).map(
     (kind) => `| \`${kind.name}\` | ${cell(kind.title)} | ${cell(values(kind))} | ${cell(kind.untouched)} |`,
@@ -32,7 +32,7 @@ function part(format: Format): string {
   return [
     `### ${title}`,
     '',
-    `\`${id}\`, ${reader ? 'read and written' : 'written'}; ${endings(extensions)}. Read by: ${readBy}. ${purpose} ${TAKEN[taken]}${reader ? ` When it is read: ${reader.purpose}` : ''}`,
+    `\`${id}\`, ${reader ? 'read and written' : 'written'}; ${endings(extensions)}. Read by: ${readBy}. ${purpose} ${RELOADS[reload]}${reader ? ` When it is read: ${reader.purpose}` : ''}`,
     '',
     ...(options.length > 0
       ? ['| Option | What it does | Values | Left alone |', '| --- | --- | --- | --- |', ...options, '']

@@ -69,7 +69,7 @@ export async function loadBrand(id: string, transaction?: Transaction): Promise<
  * Takes in commands in their order, each applied to the newest document in a transaction of its own. A key that was
  * seen before is answered with its first place. When one is refused, those after it are still tried, as a page does.
  */
-export async function takeIn(person: PersonRow, brandId: string, sent: readonly Pending[]): Promise<Outcome[]> {
+export async function acceptChanges(person: PersonRow, brandId: string, sent: readonly Pending[]): Promise<Outcome[]> {
   const outcomes: Outcome[] = [];
   for (const one of sent) outcomes.push(await takeInOne(person, brandId, one));
   return outcomes;

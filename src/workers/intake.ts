@@ -6,7 +6,7 @@ import type { Intake, IntakeWorker, Wish } from './intake.worker';
  * Reads a file or a pasted text in a worker, so that the page goes on answering whatever it is.
  * @throws DOMException "AbortError" when stopped
  */
-export async function takeIn(
+export async function readInWorker(
   file: SourceFile | File,
   wish: Wish,
   onProgress: (share: number) => void,

@@ -65,8 +65,8 @@ const swatchFiles = demo.palettes.flatMap((palette) =>
 test.each(swatchFiles)('%s as %s, put in place of itself, changes nothing', async (_name, format, palette) => {
   const [file] = writeDestination(demo, { name: 'x', format, options: { palette: palette.name } }).files;
   const arrivals = await arrivalsOf(file!.path, file!.bytes, null, () => ({ to: 'replace', palette: palette.id }));
-  const { command, seams } = bringIn(demo, arrivals, newId);
-  expect(seams[0]!.rows.map(({ fate }) => fate)).toEqual(palette.swatches.map(() => 'same'));
+  const { command, replacements } = bringIn(demo, arrivals, newId);
+  expect(replacements[0]!.rows.map(({ fate }) => fate)).toEqual(palette.swatches.map(() => 'same'));
   expect(command).toBeNull();
 });
 

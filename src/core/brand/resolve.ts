@@ -40,9 +40,9 @@ export function lostWay(resolved: Resolved, theme: string): string {
   return `${trail.length > 4 ? `${trail.slice(0, 4).join(' → ')} → …` : trail.join(' → ')} → nothing`;
 }
 
-type Theme = ReadonlyMap<string, Resolved>;
+type ResolvedTokens = ReadonlyMap<string, Resolved>;
 
-const known = new WeakMap<Brand, Map<string, Theme>>();
+const known = new WeakMap<Brand, Map<string, ResolvedTokens>>();
 const tokensKnown = new WeakMap<readonly Token[], ReadonlyMap<string, Token>>();
 const swatches = new WeakMap<readonly Palette[], ReadonlyMap<string, SwatchPlace>>();
 
@@ -64,7 +64,7 @@ export function tokensOf({ tokens }: { readonly tokens: readonly Token[] }): Rea
 }
 
 /** What each theme was resolved to last: the next document mostly differs in one swatch or token. By theme id, the newest last. */
-const latest = new Map<string, { readonly brand: Brand; readonly resolved: Theme }>();
+const latest = new Map<string, { readonly brand: Brand; readonly resolved: ResolvedTokens }>();
 const LATEST_KEPT = 32;
 
 /**
@@ -72,7 +72,7 @@ const LATEST_KEPT = 32;
  * of what an earlier document shares with this one, only what depends on a change is computed again. A missing value or
  * target gives `colour: null`; a circle, which `Brand` does not allow, likewise.
  */
-export function resolveTheme(brand: Brand, theme: string): Theme {
+export function resolveTheme(brand: Brand, theme: string): ResolvedTokens {
   let perTheme = known.get(brand);
   if (!perTheme) known.set(brand, (perTheme = new Map()));
   let resolved = perTheme.get(theme);
@@ -87,14 +87,14 @@ export function resolveTheme(brand: Brand, theme: string): Theme {
   return resolved;
 }
 
-function resolveAll(brand: Brand, theme: string): Theme {
+function resolveAll(brand: Brand, theme: string): ResolvedTokens {
   const into = new Map<string, Resolved>();
   resolveInto(into, brand, theme, new Set(tokensOf(brand).keys()));
   return inOrder(brand, into);
 }
 
 /** As `resolveTheme` of a document seen for the first time, taking from the earlier one what is still true. */
-function resolveAgain(brand: Brand, theme: string, before: { brand: Brand; resolved: Theme }): Theme {
+function resolveAgain(brand: Brand, theme: string, before: { brand: Brand; resolved: ResolvedTokens }): ResolvedTokens {
   const changed = changedTokens(before.brand.tokens, brand.tokens);
   const stale = staleTokens(before.brand, brand, theme, changed);
   if (stale.size > brand.tokens.length / 2) return resolveAll(brand, theme);
@@ -104,7 +104,7 @@ function resolveAgain(brand: Brand, theme: string, before: { brand: Brand; resol
   return sameOrder(before.brand.tokens, brand.tokens) ? into : inOrder(brand, into);
 }
 
-function inOrder(brand: Brand, resolved: ReadonlyMap<string, Resolved>): Theme {
+function inOrder(brand: Brand, resolved: ReadonlyMap<string, Resolved>): ResolvedTokens {
   return new Map(brand.tokens.map(({ id }) => [id, resolved.get(id)!]));
 }
 

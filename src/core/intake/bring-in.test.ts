@@ -54,7 +54,7 @@ const colours = (...given: string[]): ArrivingSwatch[] =>
   given.map((one) => ({ name: one.split(' ')[0]!, value: one.split(' ')[1]! }));
 
 test('replaced by name, then by colour, then in order; locked ones stay, unused ones go', () => {
-  const { after, seams } = bring({
+  const { after, replacements } = bring({
     groups: [
       {
         route: { to: 'replace', palette: 'core' },
@@ -63,11 +63,11 @@ test('replaced by name, then by colour, then in order; locked ones stay, unused 
     ],
   });
   expect(list(after)).toEqual(['s3 foam #ffffff', 's1 Harbour #006871', 's2 Sky #489498', 'n1 New #abcdef']);
-  expect(seams[0]!.rows.map(({ fate }) => fate)).toEqual(['changed', 'locked', 'same', 'new']);
+  expect(replacements[0]!.rows.map(({ fate }) => fate)).toEqual(['changed', 'locked', 'same', 'new']);
   // Foam is a token's, Harbour is locked: only Shoal may go.
   const fewer = bring({ groups: [{ route: { to: 'replace', palette: 'core' }, swatches: colours('Foam #eeeeee') }] });
   expect(list(fewer.after)).toEqual(['s3 Foam #eeeeee', 's1 Harbour #006871']);
-  expect(fewer.seams[0]!.rows.map(({ fate }) => fate)).toEqual(['changed', 'locked', 'gone']);
+  expect(fewer.replacements[0]!.rows.map(({ fate }) => fate)).toEqual(['changed', 'locked', 'gone']);
 });
 
 test('rows of the source become rows of the palette; swatches that stay keep the row they have', () => {
@@ -95,8 +95,8 @@ test('replacing never breaks a token and is undone whole, whatever comes', () =>
   const name = fc.constantFrom('Harbour', 'SHOAL', 'Foam', 'Foam', 'Other');
   fc.assert(
     fc.property(fc.array(fc.record({ name, value }), { minLength: 1, maxLength: 7 }), (swatches) => {
-      const { after, seams } = bring({ groups: [{ route: { to: 'replace', palette: 'core' }, swatches }] });
-      const { rows } = seams[0]!;
+      const { after, replacements } = bring({ groups: [{ route: { to: 'replace', palette: 'core' }, swatches }] });
+      const { rows } = replacements[0]!;
       // What was shown before is what is there after.
       expect(rows.flatMap((row) => (row.after ? [row.after.value] : []))).toEqual(
         after.palettes[0]!.swatches.map((one, at) => (rows[at]!.fate === 'same' ? rows[at]!.after!.value : one.value)),

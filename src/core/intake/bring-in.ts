@@ -9,7 +9,7 @@ import {
   type Token,
   type TokenValue,
 } from '../brand/document';
-import { replacePalette, type Incoming, type SeamRow } from './replace-palette';
+import { replacePalette, type Incoming, type ReplacedRow } from './replace-palette';
 import { likelyRole } from '../brand/token-role';
 
 /** Where the colours of one group of a source go. */
@@ -57,7 +57,7 @@ export interface BroughtIn {
   /** null when there is nothing to do. */
   readonly command: Command | null;
   /** Before and after of each palette that is replaced. */
-  readonly seams: readonly { readonly palette: Palette; readonly rows: readonly SeamRow[] }[];
+  readonly replacements: readonly { readonly palette: Palette; readonly rows: readonly ReplacedRow[] }[];
   /** The first palette that gets colours. */
   readonly palette: string | null;
   readonly tokens: { readonly added: number; readonly set: number };
@@ -72,7 +72,7 @@ export interface BroughtIn {
  */
 export function bringIn(brand: Brand, { groups, themes, aliases }: Arrivals, newId: () => string): BroughtIn {
   const steps: Step[] = [];
-  const seams: { palette: Palette; rows: readonly SeamRow[] }[] = [];
+  const replacements: { palette: Palette; rows: readonly ReplacedRow[] }[] = [];
   const notes: string[] = [];
   /** What each token that holds a colour is to stand for. */
   const values: [ArrivingToken, TokenValue][] = [];
@@ -84,13 +84,13 @@ export function bringIn(brand: Brand, { groups, themes, aliases }: Arrivals, new
       if (!themes) continue;
     } else if (route.to === 'replace') {
       const palette = brand.palettes.find(({ id }) => id === route.palette)!;
-      const replacement = replacePalette(brand, palette, swatches.map(plain), newId);
+      const replacement = replacePalette(brand, palette, swatches.map(asIncoming), newId);
       steps.push(...replacement.steps);
-      seams.push({ palette, rows: replacement.rows });
+      replacements.push({ palette, rows: replacement.rows });
       ids = replacement.ids;
       first ??= palette.id;
     } else {
-      const added = swatches.map((one): Swatch => ({ id: newId(), ...plain(one), locked: false }));
+      const added = swatches.map((one): Swatch => ({ id: newId(), ...asIncoming(one), locked: false }));
       ids = added.map(({ id }) => id);
       const id = route.to === 'new' ? newId() : route.palette;
       if (route.to === 'new')
@@ -114,14 +114,14 @@ export function bringIn(brand: Brand, { groups, themes, aliases }: Arrivals, new
   const label = [words(count, 'colour', 'colours'), ...(total > 0 ? [words(total, 'token', 'tokens')] : [])].join(' and ');
   return {
     command: steps.length > 0 ? { label: `Bring in ${label}`, steps } : null,
-    seams,
+    replacements,
     palette: first,
     tokens: { added: tokens.added, set: tokens.set },
     notes,
   };
 }
 
-function plain({ name, value, row }: Incoming): Incoming {
+function asIncoming({ name, value, row }: Incoming): Incoming {
   return { name, value, ...(row !== undefined && { row }) };
 }
 

@@ -15,7 +15,7 @@ export interface Incoming {
 /** What becomes of one place of the palette. */
 export type Fate = 'same' | 'changed' | 'new' | 'gone' | 'locked' | 'in use';
 
-export interface SeamRow {
+export interface ReplacedRow {
   readonly before: Swatch | null;
   readonly after: Incoming | null;
   readonly fate: Fate;
@@ -23,7 +23,7 @@ export interface SeamRow {
 
 export interface Replacement {
   /** Every place, the new ones in their order and then what is left of the old: what was, what will be. */
-  readonly rows: readonly SeamRow[];
+  readonly rows: readonly ReplacedRow[];
   readonly steps: readonly Step[];
   /** Id of the swatch that each incoming colour becomes, in their order. */
   readonly ids: readonly string[];
@@ -37,7 +37,7 @@ export interface Replacement {
 export function replacePalette(brand: Brand, palette: Palette, incoming: readonly Incoming[], newId: () => string): Replacement {
   const used = usedSwatches(brand);
   const matches = matched(palette.swatches, incoming);
-  const rows: SeamRow[] = [];
+  const rows: ReplacedRow[] = [];
   const steps: Step[] = [];
   const ids: string[] = [];
   const added: Swatch[] = [];

@@ -23,7 +23,7 @@ export interface Parts {
 }
 
 /** A colour as evenness looks at it: what an 8-bit screen shows of it. */
-export interface Stand {
+export interface Appearance {
   readonly oklab: Oklab;
   readonly lab: LabD65;
   /** OKLCH chroma, and hue in degrees 0..360. */
@@ -32,7 +32,7 @@ export interface Stand {
 }
 
 /** Whole channels 0..255. */
-export function standOf(r: number, g: number, b: number): Stand {
+export function appearanceOf(r: number, g: number, b: number): Appearance {
   const oklab = bytesToOklab(r, g, b);
   const chroma = Math.sqrt(oklab[1] * oklab[1] + oklab[2] * oklab[2]);
   const hue = chroma < GREY_CHROMA ? 0 : ((Math.atan2(oklab[2], oklab[1]) * 180) / Math.PI + 360) % 360;
@@ -42,22 +42,22 @@ export function standOf(r: number, g: number, b: number): Stand {
 /** @param colours CSS; null for none at all, of which nothing can be said */
 export function evenness(colours: readonly string[]): Evenness | null {
   if (colours.length === 0) return null;
-  const stands = colours.map((css) => {
+  const appearances = colours.map((css) => {
     const [r, g, b] = readColour(css)!.rgb;
-    return standOf(byte(r), byte(g), byte(b));
+    return appearanceOf(byte(r), byte(g), byte(b));
   });
   const parts: Parts = {
-    hues: arrangementOf(stands).part,
-    lightness: lightnessPart(stands.map(({ oklab }) => oklab[0]).sort(ascending)),
+    hues: arrangementOf(appearances).part,
+    lightness: lightnessPart(appearances.map(({ oklab }) => oklab[0]).sort(ascending)),
     chroma: chromaPart(
-      stands
+      appearances
         .map(({ chroma }) => chroma)
         .filter(isLively)
         .sort(ascending),
     ),
     separation: separationPart(
-      stands.reduce((sum, one) => sum + nearestOf(one, stands), 0),
-      stands.length,
+      appearances.reduce((sum, one) => sum + nearestOf(one, appearances), 0),
+      appearances.length,
     ),
   };
   return { score: meanOf(parts), parts };
@@ -137,8 +137,8 @@ export function outside({ away }: Arrangement, turn: number, hue: number): numbe
 }
 
 /** The arrangement and its turn that a set of colours stands nearest to. Distances count by chroma, as in the source. */
-export function arrangementOf(stands: readonly Stand[]): { arrangement: Arrangement; turn: number; part: number } {
-  const lively = stands.filter(({ chroma }) => isLively(chroma));
+export function arrangementOf(appearances: readonly Appearance[]): { arrangement: Arrangement; turn: number; part: number } {
+  const lively = appearances.filter(({ chroma }) => isLively(chroma));
   const hues = lively.map(({ hue }) => Math.round(hue));
   const chromas = lively.map(({ chroma }) => chroma);
   const weight = chromas.reduce((sum, chroma) => sum + chroma, 0);
@@ -218,7 +218,7 @@ export function separationPart(sum: number, count: number): number {
   return (100 * sum) / count / APART;
 }
 
-function nearestOf(one: Stand, all: readonly Stand[]): number {
+function nearestOf(one: Appearance, all: readonly Appearance[]): number {
   let least = APART;
   for (const other of all) {
     if (other !== one) least = Math.min(least, ciede2000(one.lab, other.lab));

@@ -14,9 +14,9 @@ import {
   meanOf,
   outside,
   separationPart,
-  standOf,
+  appearanceOf,
   type Evenness,
-  type Stand,
+  type Appearance,
 } from './evenness';
 
 /** A colour on its way to be settled. */
@@ -89,7 +89,9 @@ function outcome(colours: readonly Unsettled[], places: readonly (Bytes | null)[
   });
   return {
     values,
-    moved: colours.map(({ value, origin }, at) => ciede2000(standOfCss(origin ?? value).lab, standOfCss(values[at]!).lab)),
+    moved: colours.map(({ value, origin }, at) =>
+      ciede2000(appearanceOfCss(origin ?? value).lab, appearanceOfCss(values[at]!).lab),
+    ),
     before: evenness(colours.map(({ value }) => value)),
     after: evenness(values),
   };
@@ -104,19 +106,19 @@ function bytesOfCss(css: string): Bytes {
   return readColour(css)!.rgb.map(byte) as unknown as Bytes;
 }
 
-function standOfCss(css: string): Stand {
-  return standOf(...bytesOfCss(css));
+function appearanceOfCss(css: string): Appearance {
+  return appearanceOf(...bytesOfCss(css));
 }
 
 function oklabOf(css: string): Oklab {
-  return standOfCss(css).oklab;
+  return appearanceOfCss(css).oklab;
 }
 
 /** The palette while it is being settled: the score's parts are kept up as single colours move. */
 class Settling {
   private readonly bytes: Bytes[];
-  private readonly stands: Stand[];
-  private readonly origins: Stand[];
+  private readonly appearances: Appearance[];
+  private readonly origins: Appearance[];
   /** ΔE2000 of every pair, row by row, where it is less than APART. */
   private readonly distances: Float64Array;
   private readonly nearest: Float64Array;
@@ -135,22 +137,22 @@ class Settling {
   ) {
     this.count = colours.length;
     this.bytes = colours.map(({ value }) => bytesOfCss(value));
-    this.stands = this.bytes.map((bytes) => standOf(...bytes));
-    this.origins = colours.map(({ value, origin }) => standOfCss(origin ?? value));
+    this.appearances = this.bytes.map((bytes) => appearanceOf(...bytes));
+    this.origins = colours.map(({ value, origin }) => appearanceOfCss(origin ?? value));
     this.distances = new Float64Array(this.count * this.count).fill(APART);
     for (let at = 0; at < this.count; at++) this.measure(at);
-    this.nearest = Float64Array.from(this.stands, (_, at) => this.least(at, -1, APART));
-    this.lightness = sorted(this.stands.map(lightnessOf));
-    this.chroma = sorted(this.stands.map(({ chroma }) => chroma).filter(isLively));
-    this.arrangement = arrangementOf(this.stands);
+    this.nearest = Float64Array.from(this.appearances, (_, at) => this.least(at, -1, APART));
+    this.lightness = sorted(this.appearances.map(lightnessOf));
+    this.chroma = sorted(this.appearances.map(({ chroma }) => chroma).filter(isLively));
+    this.arrangement = arrangementOf(this.appearances);
   }
 
   /** Moves colours until no step makes the palette any better. */
   rest(): void {
     for (let pass = 0; pass < PASSES; pass++) {
       // Another arrangement may fit better by now; that only ever raises the score.
-      this.arrangement = arrangementOf(this.stands);
-      [this.hueSum, this.hueWeight] = this.stands.reduce(
+      this.arrangement = arrangementOf(this.appearances);
+      [this.hueSum, this.hueWeight] = this.appearances.reduce(
         ([sum, weight], one) => [sum + this.hueShare(one), weight + weightOf(one)],
         [0, 0],
       );
@@ -175,12 +177,12 @@ class Settling {
 
   /** Lighter, darker, livelier, greyer, and both ways round in hue. @returns whether one of these was better */
   private improve(at: number, step: number): boolean {
-    const { oklab, chroma, hue } = this.stands[at]!;
+    const { oklab, chroma, hue } = this.appearances[at]!;
     const angle = (hue * Math.PI) / 180;
     const [x, y] = [Math.cos(angle) * step, Math.sin(angle) * step];
     // A neutral has no hue to move along.
     const ways = chroma < 0.01 ? 2 : 6;
-    let best: { bytes: Bytes; stand: Stand; score: number } | null = null;
+    let best: { bytes: Bytes; stand: Appearance; score: number } | null = null;
     for (let way = 0; way < ways; way++) {
       const sign = way % 2 === 0 ? 1 : -1;
       const l = oklab[0] + (way < 2 ? sign * step : 0);
@@ -188,7 +190,7 @@ class Settling {
       const b = oklab[2] + (way < 2 ? 0 : way < 4 ? sign * y : sign * x);
       const { rgb } = showOklch(l, Math.sqrt(a * a + b * b), (Math.atan2(b, a) * 180) / Math.PI);
       const bytes: Bytes = [byte(rgb[0]), byte(rgb[1]), byte(rgb[2])];
-      const stand = standOf(...bytes);
+      const stand = appearanceOf(...bytes);
       if (ciede2000(this.origins[at]!.lab, stand.lab) > this.limit) continue;
       const score = this.scoreWith(at, stand, best?.score ?? this.score);
       if (score > (best?.score ?? this.score) + 1e-9) best = { bytes, stand, score };
@@ -200,8 +202,8 @@ class Settling {
   }
 
   /** The score if one colour stood elsewhere; something not above `enough` as soon as it is clear that it is not above. */
-  private scoreWith(at: number, stand: Stand, enough: number): number {
-    const was = this.stands[at]!;
+  private scoreWith(at: number, stand: Appearance, enough: number): number {
+    const was = this.appearances[at]!;
     const hueSum = this.hueSum - this.hueShare(was) + this.hueShare(stand);
     const hueWeight = this.hueWeight - weightOf(was) + weightOf(stand);
     const lightness = exchanged(this.lightness, lightnessOf(was), lightnessOf(stand));
@@ -226,17 +228,17 @@ class Settling {
     });
   }
 
-  private hueShare({ chroma, hue }: Stand): number {
+  private hueShare({ chroma, hue }: Appearance): number {
     return isLively(chroma) ? chroma * outside(this.arrangement.arrangement, this.arrangement.turn, hue) : 0;
   }
 
   /** Sum of the distances of all to their nearest, if one stood elsewhere. */
-  private nearestWith(moved: number, stand: Stand): number {
+  private nearestWith(moved: number, stand: Appearance): number {
     let sum = 0;
     let own = APART;
     for (let at = 0; at < this.count; at++) {
       if (at === moved) continue;
-      const distance = distanceOf(stand, this.stands[at]!);
+      const distance = distanceOf(stand, this.appearances[at]!);
       if (distance < own) own = distance;
       const nearest = this.nearest[at]!;
       const lost = distance > nearest && this.distances[at * this.count + moved] === nearest;
@@ -257,36 +259,36 @@ class Settling {
   private measure(moved: number): void {
     for (let at = 0; at < this.count; at++) {
       if (at === moved) continue;
-      const distance = distanceOf(this.stands[moved]!, this.stands[at]!);
+      const distance = distanceOf(this.appearances[moved]!, this.appearances[at]!);
       this.distances[at * this.count + moved] = distance;
       this.distances[moved * this.count + at] = distance;
     }
   }
 
-  private place(at: number, bytes: Bytes, stand: Stand): void {
-    const was = this.stands[at]!;
+  private place(at: number, bytes: Bytes, stand: Appearance): void {
+    const was = this.appearances[at]!;
     this.hueSum += this.hueShare(stand) - this.hueShare(was);
     this.hueWeight += weightOf(stand) - weightOf(was);
     this.lightness = exchanged(this.lightness, lightnessOf(was), lightnessOf(stand));
     this.chroma = exchanged(this.chroma, was.chroma, stand.chroma, isLively);
     this.bytes[at] = bytes;
-    this.stands[at] = stand;
+    this.appearances[at] = stand;
     this.measure(at);
     for (let other = 0; other < this.count; other++) this.nearest[other] = this.least(other, -1, APART);
   }
 }
 
 /** ΔE2000, and APART for any more: L* alone tells most of the far ones, as its weight in the formula is at most 1.75. */
-function distanceOf(one: Stand, two: Stand): number {
+function distanceOf(one: Appearance, two: Appearance): number {
   if (Math.abs(one.lab[0] - two.lab[0]) > 1.75 * APART) return APART;
   return Math.min(APART, ciede2000(one.lab, two.lab));
 }
 
-function lightnessOf({ oklab }: Stand): number {
+function lightnessOf({ oklab }: Appearance): number {
   return oklab[0];
 }
 
-function weightOf({ chroma }: Stand): number {
+function weightOf({ chroma }: Appearance): number {
   return isLively(chroma) ? chroma : 0;
 }
 

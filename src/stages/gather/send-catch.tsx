@@ -6,7 +6,7 @@ import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { useCatch } from '@/ui/catch-store';
 import { keepPicture } from './keep-picture';
 import { RouteSelect } from './route-select';
-import { Seam } from './seam';
+import { Replacement } from './replacement';
 import { ALL_THEMES, NO_TOKENS, useBringIn, type TokensIn } from './use-bring-in';
 import css from './gather.module.css';
 
@@ -21,7 +21,7 @@ export function SendCatch({ onSent }: { onSent: () => void }) {
   const [tokensIn, setTokensIn] = useState<TokensIn | null>(null);
   const [sending, setSending] = useState(false);
   const { brand, groups, hasTokens, themes, colours, preview, planned } = useBringIn(chosenKind, tokensIn);
-  const routes = new Set(groups.map(({ route }) => keyOf(route)));
+  const routes = new Set(groups.map(({ route }) => routeKey(route)));
   const whole = routes.size === 1 ? groups[0]!.route : null;
   const single = groups.length === 1 && whole?.to === 'new' ? whole : null;
   const kinds = [...new Set(groups.map(({ kind }) => kind))];
@@ -121,13 +121,13 @@ export function SendCatch({ onSent }: { onSent: () => void }) {
           {preview.notes.length > 3 && <li>and {preview.notes.length - 3} more like this.</li>}
         </ul>
       )}
-      {preview.seams.map(({ palette, rows }) => (
-        <Seam key={palette.id} palette={palette} rows={rows} />
+      {preview.replacements.map(({ palette, rows }) => (
+        <Replacement key={palette.id} palette={palette} rows={rows} />
       ))}
     </form>
   );
 }
 
-function keyOf(route: Route): string {
+function routeKey(route: Route): string {
   return 'palette' in route ? `${route.to} ${route.palette}` : route.to;
 }

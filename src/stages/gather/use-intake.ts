@@ -10,7 +10,7 @@ import { earlierIn, useCatch } from '@/ui/catch-store';
 import { tell } from '@/ui/notices';
 import { useWantedPicture, type KeptPicture } from '@/ui/wanted-picture';
 import { bytesOf } from '@/workers/decode';
-import { takeIn } from '@/workers/intake';
+import { readInWorker } from '@/workers/intake';
 import type { Wish } from '@/workers/intake.worker';
 
 /** Larger files are not read into the page. */
@@ -57,14 +57,16 @@ export function useIntake() {
   useEffect(() => () => running.current?.abort(new DOMException('The page was left.', 'AbortError')), []);
 
   /** Runs one intake; a newer one ends it. */
-  const run = async (work: (read: (file: SourceFile | File, wish?: Wish) => ReturnType<typeof takeIn>) => Promise<void>) => {
+  const run = async (
+    work: (read: (file: SourceFile | File, wish?: Wish) => ReturnType<typeof readInWorker>) => Promise<void>,
+  ) => {
     running.current?.abort(new DOMException('A newer source came.', 'AbortError'));
     const controller = new AbortController();
     running.current = controller;
     setReading(0);
     try {
       await work((file, wish = {}) =>
-        takeIn(file, wish, (share) => controller.signal.aborted || setReading(share), controller.signal),
+        readInWorker(file, wish, (share) => controller.signal.aborted || setReading(share), controller.signal),
       );
     } catch (error) {
       if (!(error instanceof DOMException && error.name === 'AbortError')) throw error;

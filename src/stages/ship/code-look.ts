@@ -16,7 +16,7 @@ import { tags } from '@lezer/highlight';
 import { EditorView, type Extension } from '@uiw/react-codemirror';
 
 /** Syntax told apart by weight and grey: the only hues on the page are the colours in the file. */
-const plain = HighlightStyle.define([
+const greyLook = HighlightStyle.define([
   {
     tag: [
       tags.propertyName,
@@ -62,7 +62,7 @@ const theme = EditorView.theme({
 });
 
 /** How every text of a file is set here. */
-export const codeLook: Extension = [syntaxHighlighting(plain), theme, EditorView.lineWrapping];
+export const codeLook: Extension = [syntaxHighlighting(greyLook), theme, EditorView.lineWrapping];
 
 const LANGUAGES: Record<string, () => Extension> = {
   css: cssLanguage,

@@ -1,7 +1,7 @@
 import { Button, Tabs } from '@chakra-ui/react';
 import { useState, type ReactNode } from 'react';
 import type { Destination } from '@/core/brand/document';
-import { TAKEN } from '@/core/formats/kit/format';
+import { RELOADS } from '@/core/formats/kit/format';
 import { optionKinds } from '@/core/formats/kit/option-kinds';
 import { formatById } from '@/core/formats/registry';
 import { stops } from '@/core/findings/finding';
@@ -54,7 +54,7 @@ export function DestinationView({
     <section className={css.view} aria-label={destination.name}>
       {heading}
       <p className={css.purpose}>
-        {format.purpose} {format.taken && TAKEN[format.taken]}
+        {format.purpose} {RELOADS[format.reload]}
       </p>
       {written.findings.map((problem) => (
         <p key={problem.message} className={css.problem} data-severity={problem.severity}>

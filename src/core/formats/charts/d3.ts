@@ -18,7 +18,7 @@ export const d3 = defineFormat({
   purpose:
     'For charts drawn with D3 and its like: give category or values as the range of an ordinal scale, and sequential or diverging to an interpolator.',
   readBy: 'Charts drawn with D3 and its like',
-  taken: 'build',
+  reload: 'build',
   options: z.strictObject({ ...chartParts, ...middlePart, themes: chosen.themes }),
   tokensWritten: chartTokens,
   write(brand, themes, options) {

@@ -37,7 +37,7 @@ export const dashboardJson = defineFormat({
   purpose:
     'For a dashboard tool that is not listed: its palettes, ground, text and pinned values in one plain file a theme, to be fed in by a script or by hand.',
   readBy: 'Dashboard tools that are fed by a script',
-  taken: 'import',
+  reload: 'import',
   options: dashboardOptions,
   tokensWritten: chosenTokens,
   write(brand, themes, options) {

@@ -78,7 +78,7 @@ export const dashboardXml = defineFormat({
   purpose:
     'For a dashboard tool whose palettes are kept in XML: copy the palettes over into its own file, by a transformation or by hand.',
   readBy: 'Dashboard tools with palettes in XML',
-  taken: 'start',
+  reload: 'start',
   options: dashboardOptions,
   tokensWritten: chosenTokens,
   write(brand, themes, options) {

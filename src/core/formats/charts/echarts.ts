@@ -10,7 +10,7 @@ export const echarts = defineFormat({
   extensions: ['.json'],
   purpose: 'For dashboards: register the file as a theme under any name and name it when a chart is made.',
   readBy: 'Charts by Apache ECharts',
-  taken: 'load',
+  reload: 'load',
   options: z.strictObject({ ...chartParts, themes: chosen.themes }),
   tokensWritten: chartTokens,
   write(brand, themes, options) {

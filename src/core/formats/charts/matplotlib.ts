@@ -14,7 +14,7 @@ export const matplotlib = defineFormat({
   purpose:
     'For charts by Matplotlib: name the file’s path to style.use, or put it into the style folder and name it without its ending.',
   readBy: 'Charts by Matplotlib',
-  taken: 'start',
+  reload: 'start',
   options: z.strictObject({ ...chartParts, themes: chosen.themes }),
   tokensWritten: chartTokens,
   write(brand, themes, options) {

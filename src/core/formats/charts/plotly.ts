@@ -10,7 +10,7 @@ export const plotly = defineFormat({
   extensions: ['.json'],
   purpose: 'For charts by Plotly in any language: hand the object over as layout.template.',
   readBy: 'Charts by Plotly',
-  taken: 'load',
+  reload: 'load',
   options: z.strictObject({ ...chartParts, ...middlePart, themes: chosen.themes }),
   tokensWritten: chartTokens,
   write(brand, themes, options) {

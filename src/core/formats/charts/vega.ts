@@ -16,7 +16,7 @@ export const vega = defineFormat({
   purpose:
     'For charts by Vega or Vega-Lite: put the object in as the specification’s config, or hand it over when a chart is embedded.',
   readBy: 'Charts by Vega and Vega-Lite',
-  taken: 'load',
+  reload: 'load',
   options: z.strictObject({ ...chartParts, ...middlePart, themes: chosen.themes }),
   tokensWritten: chartTokens,
   write(brand, themes, options) {

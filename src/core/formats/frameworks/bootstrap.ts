@@ -29,7 +29,7 @@ export const bootstrap = defineFormat({
   purpose:
     'For a site on Bootstrap 5: load the partial of a theme before Bootstrap’s own variables; merge $brand-colors into $theme-colors for a class a token.',
   readBy: 'Sites on Bootstrap 5',
-  taken: 'build',
+  reload: 'build',
   options: z.strictObject({ prefix, ...chosen, ...slotOptions(SLOTS) }),
   tokensWritten: allTokens,
   write(brand, themes, options) {

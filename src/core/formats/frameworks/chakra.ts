@@ -23,7 +23,7 @@ export const chakra = defineFormat({
   purpose:
     'For an application on Chakra UI 3: hand the configuration to createSystem behind the default one, and set data-theme on the root element.',
   readBy: 'Applications on Chakra UI 3',
-  taken: 'build',
+  reload: 'build',
   options: z.strictObject({ prefix, ...chosen, dark: oneTheme('Theme for _dark', 'the first dark one'), comments }),
   tokensWritten: chosenTokens,
   write(brand, themes, options) {

@@ -7,7 +7,7 @@ import { oneTheme } from '../kit/choices';
 import { cssText, type CssStyle } from '../kit/css-text';
 import type { ShippedTheme, ShippedToken } from '../kit/material';
 import { commentText } from '../../base/plain-text';
-import { aside } from '../kit/token-note';
+import { tokenNote } from '../kit/token-note';
 
 /** How a style sheet tells its themes apart. */
 export const cssThemes = {
@@ -77,7 +77,7 @@ export function registered({ tokens }: ShippedTheme, variable: (token: ShippedTo
 }
 
 function note(token: ShippedToken, { comments }: Look, first: boolean): string {
-  const text = comments && first ? aside(token) : '';
+  const text = comments && first ? tokenNote(token) : '';
   return text && ` /* ${text} */`;
 }
 

@@ -15,7 +15,7 @@ export const css = defineFormat({
   extensions: ['.css'],
   purpose: 'For a site: link the style sheet before those that use it, and set the theme’s attribute on the root element.',
   readBy: 'Web pages, and any framework of styles',
-  taken: 'load',
+  reload: 'load',
   options: z.strictObject({
     prefix,
     ...chosen,

@@ -13,7 +13,7 @@ export const javascript = defineFormat({
   extensions: ['.js', '.cjs'],
   purpose: 'For the configuration of any framework of styles or scripts: import the file and hand its objects over.',
   readBy: 'Configurations and scripts in JavaScript',
-  taken: 'build',
+  reload: 'build',
   options: z.strictObject({
     ...moduleOptions.shape,
     modules: z

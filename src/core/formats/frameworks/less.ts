@@ -4,7 +4,7 @@ import { mapNames } from './sass';
 import { slug } from '../../base/words';
 import { z } from 'zod';
 import { cssNotation, cssPrecision, cssText } from '../kit/css-text';
-import { aside } from '../kit/token-note';
+import { tokenNote } from '../kit/token-note';
 import { defineFormat, textFile } from '../kit/format';
 import { words } from '../kit/identifiers';
 import { chosenTokens, material, type ShippedToken } from '../kit/material';
@@ -20,7 +20,7 @@ export const less = defineFormat({
   extensions: ['.less'],
   purpose: 'For a project that builds its styles with Less: import the file before those that use it.',
   readBy: 'Style sheets written in Less',
-  taken: 'build',
+  reload: 'build',
   options: z.strictObject({
     prefix,
     ...chosen,
@@ -35,7 +35,7 @@ export const less = defineFormat({
     const { themes: shipped, findings } = material(brand, themes, options, { ascii: true, reserved });
     const value = (token: ShippedToken) => marked(token, cssText(token.colour, options));
     const note = (token: ShippedToken) => {
-      const text = options.comments ? aside(token) : '';
+      const text = options.comments ? tokenNote(token) : '';
       return text && ` // ${text}`;
     };
     const plain = (shipped[0]?.tokens ?? []).map((token) => `@${token.identifier}: ${value(token)};${note(token)}`);

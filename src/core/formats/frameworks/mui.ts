@@ -34,7 +34,7 @@ export const mui = defineFormat({
   extensions: ['.js'],
   purpose: 'For an application on MUI: hand the theme’s object to createTheme; palette.tokens holds every token by its name.',
   readBy: 'Applications on MUI',
-  taken: 'build',
+  reload: 'build',
   options: z.strictObject({ ...chosen, ...slotOptions(SLOTS) }),
   tokensWritten: allTokens,
   write(brand, themes, options) {

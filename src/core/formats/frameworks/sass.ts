@@ -4,7 +4,7 @@ import { slug } from '../../base/words';
 import { z } from 'zod';
 import type { Theme } from '../../brand/document';
 import { cssNotation, cssPrecision, cssText } from '../kit/css-text';
-import { aside } from '../kit/token-note';
+import { tokenNote } from '../kit/token-note';
 import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens, material, type ShippedToken } from '../kit/material';
 
@@ -21,7 +21,7 @@ export const sass = defineFormat({
   extensions: ['.scss'],
   purpose: 'For a project that builds its styles with Sass: put the partial among its own and load it with @use or @forward.',
   readBy: 'Style sheets written in Sass',
-  taken: 'build',
+  reload: 'build',
   options: z.strictObject({
     prefix,
     ...chosen,
@@ -36,7 +36,7 @@ export const sass = defineFormat({
     const stem = options.prefix.replace(/-?$/, options.prefix && '-');
     const value = (token: ShippedToken) => marked(token, cssText(token.colour, options));
     const note = (token: ShippedToken) => {
-      const text = options.comments ? aside(token) : '';
+      const text = options.comments ? tokenNote(token) : '';
       return text && ` // ${text}`;
     };
     const plain = (shipped[0]?.tokens ?? []).map((token) => `$${stem}${token.identifier}: ${value(token)};${note(token)}`);

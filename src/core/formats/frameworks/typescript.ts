@@ -11,7 +11,7 @@ export const typescript = defineFormat({
   extensions: ['.ts'],
   purpose: 'For applications in TypeScript: import the file; a name that is not there is found when the product is built.',
   readBy: 'Applications and configurations in TypeScript',
-  taken: 'build',
+  reload: 'build',
   options: moduleOptions,
   tokensWritten: chosenTokens,
   write(brand, themes, options) {

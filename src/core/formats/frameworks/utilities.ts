@@ -30,7 +30,7 @@ export const utilities = defineFormat({
   purpose:
     'For pages that are styled by classes: link the sheet and write background-surface-page, say. Every colour makes a class for every use, so leave out what is not needed.',
   readBy: 'Web pages styled by classes',
-  taken: 'load',
+  reload: 'load',
   options: z.strictObject({
     prefix,
     ...chosen,

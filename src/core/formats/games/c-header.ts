@@ -17,7 +17,7 @@ export const cHeader = defineFormat({
   extensions: ['.h'],
   purpose: 'For a game or program in C or C++: include the header; every theme’s colours begin with its name.',
   readBy: 'Games and programs in C or C++',
-  taken: 'build',
+  reload: 'build',
   options: z.strictObject({ prefix, ...chosen, kept: keptAs('integer'), bytes: byteOrder('rgba'), comments, ...depthOptions }),
   tokensWritten: chosenTokens,
   write(brand, themes, options) {

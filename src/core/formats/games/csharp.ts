@@ -30,7 +30,7 @@ export const csharp = defineFormat({
   extensions: ['.cs'],
   purpose: 'For a game or program in C#: put the file among the scripts; every theme is a static class of constants.',
   readBy: 'Games and programs in C#',
-  taken: 'build',
+  reload: 'build',
   options: z.strictObject({
     prefix,
     ...chosen,

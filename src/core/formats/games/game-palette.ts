@@ -24,7 +24,7 @@ export const gamePalette = defineFormat({
   extensions: ['.png', '.json'],
   purpose: 'For a game engine: load the strip as a lookup texture without filtering or compression; the index names each pixel.',
   readBy: 'Game engines, as a texture',
-  taken: 'load',
+  reload: 'load',
   options: z.strictObject({
     ...chosen,
     layout: z

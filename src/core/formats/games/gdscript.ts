@@ -23,7 +23,7 @@ export const gdscript = defineFormat({
   extensions: ['.gd'],
   purpose: 'For a game scripted in GDScript: put the script into the project; every theme is a class of constants in it.',
   readBy: 'Games scripted in GDScript',
-  taken: 'build',
+  reload: 'build',
   options: z.strictObject({ prefix, ...chosen, naming: casing('capitals', 'snake'), comments, ...depthOptions }),
   tokensWritten: chosenTokens,
   write(brand, themes, options) {

@@ -16,7 +16,7 @@ export const gltf = defineFormat({
   extensions: ['.gltf'],
   purpose: 'For a game engine or a modelling program: import the file; it holds a plain material for every colour and no shapes.',
   readBy: 'Engines and modelling programs, as materials',
-  taken: 'import',
+  reload: 'import',
   options: z.strictObject({
     prefix,
     ...chosen,

@@ -22,7 +22,7 @@ export const lua = defineFormat({
   extensions: ['.lua'],
   purpose: 'For a game or program scripted in Lua: put the file where require finds it; it returns a table a theme.',
   readBy: 'Games and programs scripted in Lua',
-  taken: 'load',
+  reload: 'load',
   options: z.strictObject({
     prefix,
     ...chosen,

@@ -23,7 +23,7 @@ export const rust = defineFormat({
   purpose:
     'For a game or program in Rust: put the file among the sources and declare it with mod; every theme is a module in it.',
   readBy: 'Games and programs in Rust',
-  taken: 'build',
+  reload: 'build',
   options: z.strictObject({ prefix, ...chosen, kept: keptAs('integer'), bytes: byteOrder('rgba'), comments, ...depthOptions }),
   tokensWritten: chosenTokens,
   write(brand, themes, options) {

@@ -43,7 +43,7 @@ export function withinDepth({ themes, findings }: Material, { depth, beyond }: D
   const most = Number(depth);
   const own: Finding[] = [];
   const limited = themes.map((theme) => {
-    const distinct = new Map(theme.tokens.map(({ colour }) => [keyOf(colour), colour]));
+    const distinct = new Map(theme.tokens.map(({ colour }) => [colourKey(colour), colour]));
     if (distinct.size <= most) return theme;
     const where = `${theme.theme.name} has ${distinct.size} colours, and the target holds ${most}`;
     const colours = [...distinct].map(([id, colour]) => ({ id, value: colour.hex, locked: false }));
@@ -61,7 +61,7 @@ export function withinDepth({ themes, findings }: Material, { depth, beyond }: D
     const kept = new Map(merged.map(({ id, keep }) => [id, distinct.get(keep)!]));
     // Opacity is no part of the proposal: it stays as it is.
     const near = (colour: ReadColour) => {
-      const other = kept.get(keyOf(colour));
+      const other = kept.get(colourKey(colour));
       return other ? (other.alpha === colour.alpha ? other : { ...readColour(other.hex)!, alpha: colour.alpha }) : colour;
     };
     return { ...theme, tokens: theme.tokens.map((token) => ({ ...token, colour: near(token.colour) })) };
@@ -69,6 +69,6 @@ export function withinDepth({ themes, findings }: Material, { depth, beyond }: D
   return { themes: limited, findings: [...findings, ...own] };
 }
 
-function keyOf({ hex, alpha }: ReadColour): string {
+function colourKey({ hex, alpha }: ReadColour): string {
   return `${hex}/${alpha}`;
 }

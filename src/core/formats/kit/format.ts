@@ -19,8 +19,8 @@ export interface Written {
   readonly findings: readonly Finding[];
 }
 
-/** When a file's reader takes a new one in, and what is to be done: common practice. */
-export const TAKEN = {
+/** When what reads a file looks at a new one, and what a person has to do: common practice. */
+export const RELOADS = {
   load: 'Read each time: load it again, and the new colours are there.',
   start: 'Read at start only: put the new file in place of the old one and start the program again.',
   build: 'Read when the product is built: put the new file in place of the old one and build again.',
@@ -38,8 +38,8 @@ export interface Format<Options extends z.ZodObject = z.ZodObject> {
   readonly purpose: string;
   /** What reads it, in a few words that begin with a capital. */
   readonly readBy: string;
-  /** When its reader takes a new file in. */
-  readonly taken: keyof typeof TAKEN;
+  /** When what reads it looks at a new file. */
+  readonly reload: keyof typeof RELOADS;
   /** Texts, numbers, yes or no, one of several words, or lists; each with a meta made by `about`. */
   readonly options: Options;
   /** Deterministic: the same brand, themes and options give the same bytes. */

@@ -8,7 +8,7 @@ export interface NameRules {
   /** Words that mean something else in the language, in the casing they are written in. */
   readonly reserved?: ReadonlySet<string>;
   /** Names that the file itself has where the names of its themes stand, each with what it is. */
-  readonly taken?: Readonly<Record<string, string>>;
+  readonly themeNames?: Readonly<Record<string, string>>;
 }
 
 /**

@@ -40,7 +40,7 @@ export function eachPalette(
     names.set(base, count);
     const name = count === 1 ? base : `${base}-${count}`;
     const path = `${folder}/${name}${extension}`;
-    const content = write(palette, palette.swatches.map(plain));
+    const content = write(palette, palette.swatches.map(plainSwatch));
     return typeof content === 'string' ? textFile(path, mediaType, content) : { path, mediaType, bytes: content };
   });
   return { files, findings };
@@ -64,7 +64,7 @@ export function chosenPalettes(brand: Brand, only: string): { palettes: Palette[
   return { palettes, findings };
 }
 
-export function plain({ id, name, value }: Pick<Swatch, 'id' | 'name' | 'value'>): PlainSwatch {
+export function plainSwatch({ id, name, value }: Pick<Swatch, 'id' | 'name' | 'value'>): PlainSwatch {
   const colour = readColour(value)!;
   const [r, g, b] = colour.rgb.map(byte) as [number, number, number];
   return { id, name, rgb: [r, g, b], hex: colour.hex };

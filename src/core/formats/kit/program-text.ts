@@ -9,7 +9,7 @@ import type { ReadColour } from '../../colour/read';
 import type { Brand, Theme } from '../../brand/document';
 import type { Casing, Choices } from './choices';
 import { withinDepth, type DepthOptions } from './colour-depth';
-import { aside } from './token-note';
+import { tokenNote } from './token-note';
 import { type Written } from './format';
 import { identifier, type NameRules } from './identifiers';
 import { material, type Target } from './material';
@@ -89,7 +89,7 @@ export function constantGroups(
   const reserved = new Set([...(rules.reserved ?? []), ...themes.map(nameOf)]);
   const { depth = 'any', beyond = 'stop' } = options;
   const { themes: shipped, findings } = withinDepth(material(brand, themes, options, { ...rules, reserved }), { depth, beyond });
-  const scope = new NameScope(rules.taken);
+  const scope = new NameScope(rules.themeNames);
   const groups = shipped.map(({ theme, tokens }) => ({
     name: scope.claim(nameOf(theme), theme.name),
     title: commentText(theme.name),
@@ -98,7 +98,7 @@ export function constantGroups(
       path: token.token.path,
       colour: token.colour,
       mark: (text: string) => marked(token, text),
-      note: options.comments ? aside(token) : '',
+      note: options.comments ? tokenNote(token) : '',
     })),
   }));
   return { groups, findings: [...findings, ...scope.findings] };

@@ -30,7 +30,7 @@ export const ooxmlTheme = defineFormat({
   purpose:
     'For office programs: the theme by itself, and a workbook that has it; its twelve colours then stand in every picker for font, fill and border.',
   readBy: 'Office programs, for their colour pickers',
-  taken: 'import',
+  reload: 'import',
   options: z.strictObject({
     themes: chosen.themes,
     ...tokenOption('series', 'Accents 1 to 6, a group', 'first data group'),

@@ -1,6 +1,6 @@
 import { slug } from '../../base/words';
 import { allTokens, defineFormat } from '../kit/format';
-import { chosenPalettes, paletteOptions, plain } from '../kit/palette-files';
+import { chosenPalettes, paletteOptions, plainSwatch } from '../kit/palette-files';
 import { workbook } from './xlsx-parts';
 
 /** Workbooks: a sheet for each palette. ECMA-376 (SpreadsheetML). */
@@ -11,13 +11,13 @@ export const xlsx = defineFormat({
   extensions: ['.xlsx'],
   purpose: 'For spreadsheets: a sheet a palette, each row with name, code, red, green, blue and the colour itself as fill.',
   readBy: 'Spreadsheets',
-  taken: 'load',
+  reload: 'load',
   options: paletteOptions,
   tokensWritten: allTokens,
   write(brand, _themes, { palette }) {
     const { palettes, findings } = chosenPalettes(brand, palette);
     if (palettes.length === 0) return { files: [], findings };
-    const sheets = palettes.map(({ name, swatches }) => ({ name, swatches: swatches.map(plain) }));
+    const sheets = palettes.map(({ name, swatches }) => ({ name, swatches: swatches.map(plainSwatch) }));
     const mediaType = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet';
     return { files: [{ path: `tables/${slug(brand.name)}.xlsx`, mediaType, bytes: workbook(sheets) }], findings };
   },

@@ -14,7 +14,7 @@ export const aco = defineFormat({
   extensions: ['.aco'],
   purpose: 'For painting and photo programs: load the file into the swatches.',
   readBy: 'Painting programs',
-  taken: 'import',
+  reload: 'import',
   options: paletteOptions,
   tokensWritten: allTokens,
   write(brand, _themes, options) {

@@ -1,7 +1,7 @@
 import { slug } from '../../base/words';
 import { ByteWriter } from '../../base/bytes';
 import { allTokens, defineFormat } from '../kit/format';
-import { chosenPalettes, paletteOptions, plain } from '../kit/palette-files';
+import { chosenPalettes, paletteOptions, plainSwatch } from '../kit/palette-files';
 
 const [COLOUR, GROUP, GROUP_END] = [0x0001, 0xc001, 0xc002];
 
@@ -17,7 +17,7 @@ export const ase = defineFormat({
   extensions: ['.ase'],
   purpose: 'For drawing and layout programs: load the file as a swatch library; each palette is a group in it.',
   readBy: 'Drawing and layout programs',
-  taken: 'import',
+  reload: 'import',
   options: paletteOptions,
   tokensWritten: allTokens,
   write(brand, _themes, { palette }) {
@@ -25,7 +25,7 @@ export const ase = defineFormat({
     const blocks = palettes.flatMap(({ name, swatches }) => [
       block(GROUP, named(name)),
       ...swatches.map((swatch) => {
-        const { rgb } = plain(swatch);
+        const { rgb } = plainSwatch(swatch);
         const body = named(swatch.name).latin('RGB ');
         for (const channel of rgb) body.f32(channel / 255);
         return block(COLOUR, body.u16(2));

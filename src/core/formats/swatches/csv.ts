@@ -14,7 +14,7 @@ export const csv = defineFormat({
   extensions: ['.csv', '.tsv'],
   purpose: 'For spreadsheets and data programs: a row a swatch, with name, code, red, green and blue.',
   readBy: 'Spreadsheets and data programs',
-  taken: 'load',
+  reload: 'load',
   options: paletteOptions,
   tokensWritten: allTokens,
   write(brand, _themes, options) {

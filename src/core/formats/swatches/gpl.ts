@@ -10,7 +10,7 @@ export const gpl = defineFormat({
   extensions: ['.gpl'],
   purpose: 'For open drawing and painting programs: put the file into their palettes folder.',
   readBy: 'Open drawing and painting programs',
-  taken: 'start',
+  reload: 'start',
   options: paletteOptions,
   tokensWritten: allTokens,
   write(brand, _themes, options) {

@@ -10,7 +10,7 @@ export const hexList = defineFormat({
   extensions: ['.hex'],
   purpose: 'For pixel-art tools: one code a line, without # and without names.',
   readBy: 'Pixel-art tools',
-  taken: 'import',
+  reload: 'import',
   options: paletteOptions,
   tokensWritten: allTokens,
   write(brand, _themes, options) {

@@ -11,7 +11,7 @@ export const paletteFile = defineFormat({
   extensions: ['.palette.json'],
   purpose: 'One palette to hand on, whole: authored colours, names, rows, locks and its maker.',
   readBy: 'Breakwater itself, palette by palette',
-  taken: 'import',
+  reload: 'import',
   options: paletteOptions.extend({
     maker: z
       .string()

@@ -10,7 +10,7 @@ export const riffPal = defineFormat({
   extensions: ['.pal'],
   purpose: 'For older painting programs and game tools: load the file as a palette. It holds no names.',
   readBy: 'Older painting programs and game tools',
-  taken: 'import',
+  reload: 'import',
   options: paletteOptions,
   tokensWritten: allTokens,
   write(brand, _themes, options) {

@@ -14,7 +14,7 @@ export const soc = defineFormat({
   extensions: ['.soc'],
   purpose: 'For office programs of the OpenDocument kind: put the file into their palette folder.',
   readBy: 'Office programs of the OpenDocument kind',
-  taken: 'start',
+  reload: 'start',
   options: paletteOptions,
   tokensWritten: allTokens,
   write(brand, _themes, options) {

@@ -15,7 +15,7 @@ export const svg = defineFormat({
   purpose:
     'For drawing programs and documents: a square a swatch, with its name; pick the colours from it or keep it as a legend.',
   readBy: 'Drawing programs and documents',
-  taken: 'load',
+  reload: 'load',
   options: paletteOptions,
   tokensWritten: allTokens,
   write(brand, _themes, options) {

@@ -5,7 +5,7 @@ import { chosen, comments, oneTheme, prefix } from '../kit/choices';
 import { z } from 'zod';
 import { eightDigits } from '../../colour/integers';
 import type { ReadColour } from '../../colour/read';
-import { aside } from '../kit/token-note';
+import { tokenNote } from '../kit/token-note';
 import { darkest } from '../kit/dark-theme';
 import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens, material, type ShippedTheme } from '../kit/material';
@@ -26,7 +26,7 @@ export const android = defineFormat({
   purpose:
     'For an Android application: put the folders into res. The night theme takes over by itself where the system is dark; further themes have their name before each colour’s.',
   readBy: 'Android applications',
-  taken: 'build',
+  reload: 'build',
   options: z.strictObject({ prefix, ...chosen, night: oneTheme('Night theme', 'the first dark one'), comments }),
   tokensWritten: chosenTokens,
   write(brand, themes, options) {
@@ -45,7 +45,7 @@ export const android = defineFormat({
 
     function resources(theme: ShippedTheme, lead: string): string {
       const lines = theme.tokens.map((token) => {
-        const note = options.comments ? aside(token) : '';
+        const note = options.comments ? tokenNote(token) : '';
         const name = lead + token.identifier;
         if (theme !== night) scope.claim(name, lead === '' ? token.token.path : `${token.token.path} in ${theme.theme.name}`);
         return `    <color name="${name}">${marked(token, code(token.colour))}</color>${note && ` <!-- ${note} -->`}`;

@@ -21,7 +21,7 @@ export const assetCatalog = defineFormat({
   purpose:
     'For an application on Apple’s systems: add the catalog to the target. The dark theme takes over by itself where the system is dark; further themes are folders in it.',
   readBy: 'Applications with an asset catalog',
-  taken: 'build',
+  reload: 'build',
   options: z.strictObject({
     prefix,
     ...chosen,

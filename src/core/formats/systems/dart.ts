@@ -20,7 +20,7 @@ export const dart = defineFormat({
   extensions: ['.dart'],
   purpose: 'For an application in Dart: put the file below lib and import it; every theme is a class of constant colours.',
   readBy: 'Applications in Dart',
-  taken: 'build',
+  reload: 'build',
   options: z.strictObject({ prefix, ...chosen, naming: casing('camel', 'pascal'), comments }),
   tokensWritten: chosenTokens,
   write(brand, themes, options) {

@@ -3,7 +3,7 @@ import { casing, chosen, comments, prefix } from '../kit/choices';
 import { slug } from '../../base/words';
 import { z } from 'zod';
 import { byte, type ReadColour } from '../../colour/read';
-import { aside } from '../kit/token-note';
+import { tokenNote } from '../kit/token-note';
 import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens, material } from '../kit/material';
 
@@ -16,14 +16,14 @@ export const gtk = defineFormat({
   purpose:
     'For a GTK program: load the sheet of the theme before the program’s own, which then uses the names with @ before them.',
   readBy: 'GTK programs',
-  taken: 'start',
+  reload: 'start',
   options: z.strictObject({ prefix, ...chosen, naming: casing('snake', 'kebab'), comments }),
   tokensWritten: chosenTokens,
   write(brand, themes, options) {
     const { themes: shipped, findings } = material(brand, themes, options, { ascii: true });
     const files = shipped.map(({ identifier, tokens }) => {
       const lines = tokens.map((token) => {
-        const note = options.comments ? aside(token) : '';
+        const note = options.comments ? tokenNote(token) : '';
         return `@define-color ${token.identifier} ${marked(token, gtkColour(token.colour))};${note && ` /* ${note} */`}`;
       });
       return textFile(`gtk/${slug(brand.name)}-${identifier}.css`, 'text/css', lines.join('\n') + '\n');

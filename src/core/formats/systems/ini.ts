@@ -3,7 +3,7 @@ import { casing, chosen, comments, prefix } from '../kit/choices';
 import { slug } from '../../base/words';
 import { z } from 'zod';
 import { cssText } from '../kit/css-text';
-import { aside } from '../kit/token-note';
+import { tokenNote } from '../kit/token-note';
 import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens, material } from '../kit/material';
 
@@ -14,14 +14,14 @@ export const ini = defineFormat({
   extensions: ['.ini'],
   purpose: 'For a program with settings in INI files: a section a theme, a line a colour.',
   readBy: 'Programs with settings in INI files',
-  taken: 'start',
+  reload: 'start',
   options: z.strictObject({ prefix, ...chosen, naming: casing('path', 'kebab', 'snake', 'camel'), comments }),
   tokensWritten: chosenTokens,
   write(brand, themes, options) {
     const { themes: shipped, findings } = material(brand, themes, options);
     const sections = shipped.map(({ identifier, tokens }) => {
       const lines = tokens.flatMap((token) => {
-        const note = options.comments ? aside(token) : '';
+        const note = options.comments ? tokenNote(token) : '';
         // A comment has a line of its own: behind a value it would be part of it.
         return [...(note ? [`; ${note}`] : []), `${token.identifier} = ${marked(token, cssText(token.colour))}`];
       });

@@ -22,7 +22,7 @@ export const kotlin = defineFormat({
   purpose:
     'For an application in Kotlin: put the file among the sources; every theme is an object of constants, 0xAARRGGBB each.',
   readBy: 'Applications in Kotlin',
-  taken: 'build',
+  reload: 'build',
   options: z.strictObject({
     prefix,
     ...chosen,

@@ -13,7 +13,7 @@ export const linuxConsole = defineFormat({
   extensions: ['.vtrgb'],
   purpose: 'For a machine without a desktop: name the file to the program that sets the console’s colours at start.',
   readBy: 'The Linux text console',
-  taken: 'start',
+  reload: 'start',
   options: z.strictObject({ ...terminalGroup, themes: chosen.themes }),
   tokensWritten: terminalTokens,
   write(brand, themes, { group }) {

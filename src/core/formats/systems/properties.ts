@@ -3,7 +3,7 @@ import { casing, chosen, comments, prefix } from '../kit/choices';
 import { slug } from '../../base/words';
 import { z } from 'zod';
 import { cssText } from '../kit/css-text';
-import { aside } from '../kit/token-note';
+import { tokenNote } from '../kit/token-note';
 import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens, material } from '../kit/material';
 
@@ -15,14 +15,14 @@ export const properties = defineFormat({
   extensions: ['.properties'],
   purpose: 'For a program that reads property files, mostly in Java: a file a theme, a line a colour.',
   readBy: 'Programs that read property files',
-  taken: 'start',
+  reload: 'start',
   options: z.strictObject({ prefix, ...chosen, naming: casing('path', 'kebab', 'snake', 'camel'), comments }),
   tokensWritten: chosenTokens,
   write(brand, themes, options) {
     const { themes: shipped, findings } = material(brand, themes, options);
     const files = shipped.map(({ identifier, tokens }) => {
       const lines = tokens.flatMap((token) => {
-        const note = options.comments ? aside(token) : '';
+        const note = options.comments ? tokenNote(token) : '';
         return [...(note ? [`# ${latin(note)}`] : []), `${latin(token.identifier)}=${marked(token, cssText(token.colour))}`];
       });
       return textFile(`settings/${slug(brand.name)}-${identifier}.properties`, 'text/plain', lines.join('\n') + '\n');

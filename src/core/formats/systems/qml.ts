@@ -11,7 +11,7 @@ import { quoted } from '../../base/plain-text';
 /** Words of ECMAScript and QML, and the members every QtObject has. */
 const RULES: NameRules = {
   ascii: true,
-  taken: { current: 'the theme in use' },
+  themeNames: { current: 'the theme in use' },
   reserved: words(
     'await break case catch class const continue debugger default delete do else enum export extends false finally for function if implements import in instanceof interface let new null package private protected public return static super switch this throw true try typeof var void while with yield property alias signal readonly on as parent id objectName themes theme',
   ),
@@ -26,7 +26,7 @@ export const qml = defineFormat({
   purpose:
     'For a Qt Quick program: put the folder on its import path; set Colours.theme, and every binding to Colours.current follows.',
   readBy: 'Qt Quick programs',
-  taken: 'start',
+  reload: 'start',
   options: z.strictObject({ prefix, ...chosen, naming: casing('camel'), comments }),
   tokensWritten: chosenTokens,
   write(brand, themes, options) {

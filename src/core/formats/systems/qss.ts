@@ -3,7 +3,7 @@ import { chosen, comments } from '../kit/choices';
 import { slug } from '../../base/words';
 import { z } from 'zod';
 import { byte, type ReadColour } from '../../colour/read';
-import { aside } from '../kit/token-note';
+import { tokenNote } from '../kit/token-note';
 import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens, material } from '../kit/material';
 
@@ -19,14 +19,14 @@ export const qss = defineFormat({
   purpose:
     'For a Qt program with widgets: set the sheet on the application; a widget with the property ink or ground takes the colour of the token that it names.',
   readBy: 'Qt programs with widgets',
-  taken: 'start',
+  reload: 'start',
   options: z.strictObject({ ...chosen, comments }),
   tokensWritten: chosenTokens,
   write(brand, themes, options) {
     const { themes: shipped, findings } = material(brand, themes, { ...options, naming: 'path' });
     const files = shipped.map(({ identifier, tokens }) => {
       const rules = tokens.map((token) => {
-        const note = options.comments ? aside(token) : '';
+        const note = options.comments ? tokenNote(token) : '';
         const value = marked(token, qtColour(token.colour));
         return `${note && `/* ${note} */\n`}*[ink="${token.identifier}"] { color: ${value}; }\n*[ground="${token.identifier}"] { background-color: ${value}; }\n`;
       });

@@ -24,7 +24,7 @@ export const swift = defineFormat({
   extensions: ['.swift'],
   purpose: 'For an application in Swift: add the file to the target; every theme is an enumeration of SwiftUI colours.',
   readBy: 'Applications in Swift',
-  taken: 'build',
+  reload: 'build',
   options: z.strictObject({
     prefix,
     ...chosen,

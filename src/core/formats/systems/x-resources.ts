@@ -14,7 +14,7 @@ export const xResources = defineFormat({
   purpose:
     'For terminals under X: merge the file into the resource database; terminals that are opened afterwards have the colours.',
   readBy: 'Terminals under X',
-  taken: 'start',
+  reload: 'start',
   options: z.strictObject({ ...terminalGroup, themes: chosen.themes }),
   tokensWritten: terminalTokens,
   write(brand, themes, { group }) {

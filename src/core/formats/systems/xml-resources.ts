@@ -51,7 +51,7 @@ export const xmlResources = defineFormat({
   extensions: ['.xml', '.xsd'],
   purpose: 'For a software interface: one resource file a theme, with the schema it keeps to. The program reads it at start.',
   readBy: 'Programs with resources in XML',
-  taken: 'start',
+  reload: 'start',
   options: z.strictObject({ prefix, ...chosen, naming: casing('path', 'kebab', 'snake', 'camel') }),
   tokensWritten: chosenTokens,
   write(brand, themes, options) {

@@ -3,7 +3,7 @@ import { casing, chosen, comments, prefix } from '../kit/choices';
 import { slug } from '../../base/words';
 import { z } from 'zod';
 import { cssText } from '../kit/css-text';
-import { aside } from '../kit/token-note';
+import { tokenNote } from '../kit/token-note';
 import { defineFormat, textFile } from '../kit/format';
 import { chosenTokens, material } from '../kit/material';
 import { quoted } from '../../base/plain-text';
@@ -16,14 +16,14 @@ export const yaml = defineFormat({
   extensions: ['.yaml'],
   purpose: 'For a program with settings in YAML: a mapping a theme, a line a colour.',
   readBy: 'Programs with settings in YAML',
-  taken: 'start',
+  reload: 'start',
   options: z.strictObject({ prefix, ...chosen, naming: casing('path', 'kebab', 'snake', 'camel'), comments }),
   tokensWritten: chosenTokens,
   write(brand, themes, options) {
     const { themes: shipped, findings } = material(brand, themes, options);
     const blocks = shipped.map(({ identifier, tokens }) => {
       const lines = tokens.map((token) => {
-        const note = options.comments ? aside(token) : '';
+        const note = options.comments ? tokenNote(token) : '';
         return `  ${quoted(token.identifier)}: "${marked(token, cssText(token.colour))}"${note && ` # ${note}`}`;
       });
       return `${quoted(identifier)}:\n${lines.join('\n')}\n`;

@@ -43,7 +43,7 @@ export const template = defineFormat({
   extensions: ['.liquid'],
   purpose: 'For any program that reads a text: write its file as a template, and every colour is filled in.',
   readBy: 'Anything else, by a template of your own',
-  taken: 'start',
+  reload: 'start',
   options: z.strictObject({
     file: z
       .string()

@@ -10,7 +10,7 @@ export const brandFile = defineFormat({
   extensions: ['.breakwater.json'],
   purpose: 'The whole brand in one open file: to keep, to move, to compare.',
   readBy: 'Breakwater itself',
-  taken: 'import',
+  reload: 'import',
   options: z.strictObject({}),
   tokensWritten: allTokens,
   write(brand) {

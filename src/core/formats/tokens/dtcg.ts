@@ -18,7 +18,7 @@ export const dtcg = defineFormat({
   purpose:
     'For token pipelines and design tools that read the open standard: one file a theme, aliases kept, and the resolver where there are several themes.',
   readBy: 'Token pipelines and design tools',
-  taken: 'build',
+  reload: 'build',
   options: z.strictObject({ themes: chosen.themes }),
   tokensWritten: allTokens,
   write(brand, themes) {

@@ -21,17 +21,17 @@ export class Uses {
 
   add(literal: Literal, where: string, span: Span): void {
     const colour = certain(cssOf(literal));
-    const known = this.byColour.get(keyOf(colour));
+    const known = this.byColour.get(colourKey(colour));
     if (known) {
       known.also.push(span);
       known.where.add(where);
-    } else this.byColour.set(keyOf(colour), { colour, span, where: new Set([where]), also: [] });
+    } else this.byColour.set(colourKey(colour), { colour, span, where: new Set([where]), also: [] });
   }
 
   /** A colour that the file itself gives a name: kept whatever else has the same colour. */
   name(literal: Literal, name: string, span: Span): void {
     const colour = certain(cssOf(literal));
-    this.named.add(keyOf(colour));
+    this.named.add(colourKey(colour));
     this.others.push(taken(colour, { ...this.source.placeOf(span.from), span, name }));
   }
 
@@ -64,6 +64,6 @@ export class Uses {
   }
 }
 
-function keyOf({ hex, alpha }: ReadColour): string {
+function colourKey({ hex, alpha }: ReadColour): string {
   return hex + alpha;
 }

@@ -67,12 +67,12 @@ function fromHeadings(table: Table, headings: Headings, list: EntryList): void {
     const name = cell(row, 'name');
     const notations: (readonly [label: string, text: string, colour: CellColour])[] = [];
     const put = (label: string, text: string, colour: CellColour) => text !== '' && notations.push([label, text, colour]);
-    const plain = (colour: ReadColour | null): CellColour => ({ colour, doubts: [], words: '' });
+    const withoutDoubt = (colour: ReadColour | null): CellColour => ({ colour, doubts: [], words: '' });
     if (columns.has('hex')) put('Hex', cell(row, 'hex'), codeBelowHeading(cell(row, 'hex')));
     if (columns.has('rgb')) put('RGB', cell(row, 'rgb'), certainColour(cell(row, 'rgb')));
     if (channels.length === 3) {
       const texts = channels.map((at) => textAt(row, at));
-      put('Red, green and blue', texts.some(Boolean) ? texts.join(', ') : '', plain(fromChannels(texts, shares)));
+      put('Red, green and blue', texts.some(Boolean) ? texts.join(', ') : '', withoutDoubt(fromChannels(texts, shares)));
     }
     if (columns.has('hsl')) put('HSL', cell(row, 'hsl'), certainColour(`hsl ${cell(row, 'hsl')}`));
     const ink = columns.has('cmyk') ? (cell(row, 'cmyk').match(/\d+(?:\.\d+)?/g) ?? []) : inks.map((at) => textAt(row, at));

@@ -19,19 +19,19 @@ interface Meant {
   readonly doubts: readonly Doubt[];
 }
 
-const N = String.raw`(-?(?:\d{1,3}(?:\.\d{1,6})?|\.\d{1,6}))`;
+const NUMBER = String.raw`(-?(?:\d{1,3}(?:\.\d{1,6})?|\.\d{1,6}))`;
 const UNIT = String.raw`\s?(?:%|°|deg)?`;
 // Bounded, or a long run of spaces would be tried in every division of it.
-const S = String.raw`\s{0,20}`;
-const GAP = `${S}[,;/\\s]${S}`;
-const list = (count: number) => Array.from({ length: count }, () => N + UNIT).join(GAP);
+const SPACE = String.raw`\s{0,20}`;
+const PARTING = `${SPACE}[,;/\\s]${SPACE}`;
+const list = (count: number) => Array.from({ length: count }, () => NUMBER + UNIT).join(PARTING);
 const lettered = (letters: string) =>
   letters
     .split('')
-    .map((letter) => String.raw`${letter}\*?${S}[:=]?${S}${N}${UNIT}`)
+    .map((letter) => String.raw`${letter}\*?${SPACE}[:=]?${SPACE}${NUMBER}${UNIT}`)
     .join(String.raw`[,;/\s]{0,20}`);
 const anywhere = (pattern: string) => new RegExp(String.raw`(?<![\w.-])${pattern}(?![\w.])`, 'gi');
-const word = (words: string, count: number) => anywhere(String.raw`(?:${words})${S}[:=(]?${S}${list(count)}\)?`);
+const word = (words: string, count: number) => anywhere(String.raw`(?:${words})${SPACE}[:=(]?${SPACE}${list(count)}\)?`);
 
 /** Colours spelled out in numbers with their letters or their model's word, the most particular first. */
 const SPELLINGS: readonly {
@@ -45,7 +45,9 @@ const SPELLINGS: readonly {
   { pattern: word('hsb|hsv', 3), read: hsb },
   { pattern: word('cielab|lab', 3), read: ([l, a, b]) => sure(l! <= 100 && l! >= 0 ? fromLab(l!, a!, b!) : null) },
   {
-    pattern: anywhere(String.raw`L\*${S}[:=]?${S}${N}[,;/\s]{0,20}a\*${S}[:=]?${S}${N}[,;/\s]{0,20}b\*${S}[:=]?${S}${N}`),
+    pattern: anywhere(
+      String.raw`L\*${SPACE}[:=]?${SPACE}${NUMBER}[,;/\s]{0,20}a\*${SPACE}[:=]?${SPACE}${NUMBER}[,;/\s]{0,20}b\*${SPACE}[:=]?${SPACE}${NUMBER}`,
+    ),
     read: ([l, a, b]) => sure(fromLab(l!, a!, b!)),
   },
   { pattern: word('lch', 3), read: ([l, c, h]) => sure(`lch(${l} ${c} ${h})`) },
@@ -53,7 +55,10 @@ const SPELLINGS: readonly {
   { pattern: anywhere(lettered('RGB')), read: (values) => sure(bytes(values)) },
 ];
 
-const TRIPLE = new RegExp(String.raw`(?<![\d.%-])${N}\s?(%?)${GAP}${N}\s?(%?)${GAP}${N}\s?(%?)(?![\d.])`, 'g');
+const TRIPLE = new RegExp(
+  String.raw`(?<![\d.%-])${NUMBER}\s?(%?)${PARTING}${NUMBER}\s?(%?)${PARTING}${NUMBER}\s?(%?)(?![\d.])`,
+  'g',
+);
 
 /** What a line says in numbers instead of a code. */
 export function spelled(line: string): LineMatch[] {

@@ -21,6 +21,8 @@ export interface ThemeChange {
   readonly wordsAfter: string;
   /** ΔE2000 between the two as a screen shows them; null when one is missing. */
   readonly distance: number | null;
+  /** Whether it points at another token, or shows another colour. */
+  readonly differs: boolean;
 }
 
 /** One difference between token files and the brand, to be taken or left. */
@@ -47,7 +49,7 @@ export function compareTokens(brand: Brand, mapped: readonly MappedContext[]): T
   const changes = [...paths].flatMap((path): TokenChange[] => {
     const token = known.get(path) ?? renamed.get(path) ?? null;
     const kind = known.has(path) ? 'changed' : token ? 'renamed' : 'added';
-    const themes = themeChanges(brand, mapped, path, token).filter((one) => kind === 'added' || differs(one));
+    const themes = themeChanges(brand, mapped, path, token).filter((one) => kind === 'added' || one.differs);
     const notes = token ? otherChanges(brand, mapped, path, token) : [];
     return kind === 'changed' && themes.length === 0 && notes.length === 0 ? [] : [{ kind, path, token, themes, notes }];
   });
@@ -66,10 +68,16 @@ export function compareTokens(brand: Brand, mapped: readonly MappedContext[]): T
 
 interface Side {
   readonly colour: ReadColour | null;
-  readonly words: string;
+  /** Path of the token that it points at; null when it holds a colour, or nothing. */
+  readonly alias: string | null;
 }
 
-const NOTHING: Side = { colour: null, words: '' };
+const NOTHING: Side = { colour: null, alias: null };
+
+/** What stands there, for people. */
+function wordsOf({ alias, colour }: Side): string {
+  return alias === null ? (colour?.css ?? '') : `→ ${alias}`;
+}
 
 function change(theme: Theme, before: Side, after: Side): ThemeChange {
   const distance = before.colour && after.colour && ciede2000(labOf(before.colour.hex), labOf(after.colour.hex));
@@ -77,9 +85,12 @@ function change(theme: Theme, before: Side, after: Side): ThemeChange {
     theme,
     before: before.colour,
     after: after.colour,
-    wordsBefore: before.words,
-    wordsAfter: after.words,
+    wordsBefore: wordsOf(before),
+    wordsAfter: wordsOf(after),
     distance,
+    // Another tie, or another colour: one written otherwise but the same is no difference.
+    differs:
+      before.alias !== null || after.alias !== null ? before.alias !== after.alias : !sameColour(before.colour, after.colour),
   };
 }
 
@@ -93,18 +104,11 @@ function themeChanges(brand: Brand, mapped: readonly MappedContext[], path: stri
 function beforeIn(brand: Brand, token: Token, theme: Theme): Side {
   if (!brand.themes.some(({ id }) => id === theme.id)) return NOTHING;
   const { colour, via } = resolveTheme(brand, theme.id).get(token.id)!;
-  const alias = via && token.values[theme.id] ? `→ ${via.token.path}` : null;
-  return { colour, words: alias ?? colour?.css ?? '' };
+  return { colour, alias: via && token.values[theme.id] ? via.token.path : null };
 }
 
 function afterOf({ alias, colour }: FileToken): Side {
-  return { colour, words: alias === null ? (colour?.css ?? '') : `→ ${alias}` };
-}
-
-/** Another tie, or another colour: one written otherwise but the same is no difference. */
-function differs({ before, after, wordsBefore, wordsAfter }: ThemeChange): boolean {
-  if (wordsBefore.startsWith('→') || wordsAfter.startsWith('→')) return wordsBefore !== wordsAfter;
-  return !sameColour(before, after);
+  return { colour, alias };
 }
 
 /** Equal on a screen of sRGB, and as far outside its gamut. */

@@ -197,8 +197,8 @@ export function filesOfResolver(file: SourceFile): string[] {
 }
 
 function sameFile(name: string, reference: string): boolean {
-  const plain = (path: string) => path.replace(/^(?:\.?\/)+/, '').toLowerCase();
-  const [one, two] = [plain(name), plain(reference)];
+  const withoutDots = (path: string) => path.replace(/^(?:\.?\/)+/, '').toLowerCase();
+  const [one, two] = [withoutDots(name), withoutDots(reference)];
   return one === two || one.endsWith(`/${two}`) || two.endsWith(`/${one}`);
 }
 

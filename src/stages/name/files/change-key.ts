@@ -1,6 +1,6 @@
 import type { TokenChange } from '@/core/intake/tokens/compare-tokens';
 
 /** What tells one difference from another. */
-export function keyOf({ kind, path }: TokenChange): string {
+export function changeKey({ kind, path }: TokenChange): string {
   return `${kind} ${path}`;
 }

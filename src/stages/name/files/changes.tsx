@@ -1,7 +1,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef } from 'react';
 import type { ThemeChange, TokenChange } from '@/core/intake/tokens/compare-tokens';
-import { keyOf } from './change-key';
+import { changeKey } from './change-key';
 import css from './files.module.css';
 
 const KINDS = ['added', 'changed', 'renamed', 'removed'] as const;
@@ -45,7 +45,7 @@ export function Changes({ changes, leaving, onToggle }: ChangesProps) {
         {rows.getVirtualItems().map(({ index, start }) => {
           const line = lines[index]!;
           if (Array.isArray(line)) {
-            const keys = line.map(keyOf);
+            const keys = line.map(changeKey);
             const taken = keys.filter((key) => !leaving.has(key)).length;
             return (
               <div key={`head ${line[0]!.kind}`} role="listitem" className={css.kind} style={{ top: start }}>
@@ -63,7 +63,7 @@ export function Changes({ changes, leaving, onToggle }: ChangesProps) {
               </div>
             );
           }
-          const key = keyOf(line);
+          const key = changeKey(line);
           return (
             <div
               key={key}

@@ -10,7 +10,7 @@ import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { tell } from '@/ui/notices';
 import { StageLink } from '@/ui/stage-link';
 import { uniqueName } from '../tokens/theme-head';
-import { keyOf } from './change-key';
+import { changeKey } from './change-key';
 import { Changes } from './changes';
 import css from './files.module.css';
 
@@ -59,8 +59,8 @@ export function FilesView() {
   const mapped = useMemo(() => (opened ? mappedOf(opened, brand.themes) : []), [opened, brand.themes]);
   const changes = useMemo(() => (mapped.length > 0 ? compareTokens(brand, mapped) : []), [brand, mapped]);
   // What is not in the files may simply not be theirs: it stays unless the person says otherwise.
-  const leaving = left ?? new Set(changes.filter(({ kind }) => kind === 'removed').map(keyOf));
-  const chosen = changes.filter((change) => !leaving.has(keyOf(change)));
+  const leaving = left ?? new Set(changes.filter(({ kind }) => kind === 'removed').map(changeKey));
+  const chosen = changes.filter((change) => !leaving.has(changeKey(change)));
   const carried = Math.max(0, ...mapped.map(({ context }) => context.carried.length));
   const toggle = (keys: readonly string[], taken: boolean) => {
     const next = new Set(leaving);
@@ -158,14 +158,14 @@ export function FilesView() {
   );
 }
 
-function plain(name: string): string {
+function bareName(name: string): string {
   return name.toLowerCase().replace(/[^a-z0-9]+/g, '');
 }
 
 /** The theme whose name is in the context's; a single context is most likely the theme in view, the first. */
 function likelyTheme(themes: readonly { id: string; name: string }[], name: string, at: number, count: number): string {
-  const exact = themes.find((theme) => plain(theme.name) === plain(name));
-  const within = exact ?? themes.find((theme) => plain(name).endsWith(plain(theme.name)));
+  const exact = themes.find((theme) => bareName(theme.name) === bareName(name));
+  const within = exact ?? themes.find((theme) => bareName(name).endsWith(bareName(theme.name)));
   return within?.id ?? (count === 1 && at === 0 ? themes[0]!.id : NEW);
 }
 

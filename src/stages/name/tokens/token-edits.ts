@@ -59,7 +59,7 @@ export function fillDown(brand: Brand, tokens: readonly Token[], theme: string):
   const value = first.values[theme] ?? (colour && { colour: colour.css });
   return value
     ? setEach(
-        rest.map((token) => [token, plain(value)]),
+        rest.map((token) => [token, withoutMark(value)]),
         theme,
         `Fill down from ${first.path}`,
       )
@@ -67,7 +67,7 @@ export function fillDown(brand: Brand, tokens: readonly Token[], theme: string):
 }
 
 /** Filled down, a value is a person's choice, also where it was derived before. */
-function plain(value: TokenValue): TokenValue {
+function withoutMark(value: TokenValue): TokenValue {
   if ('swatch' in value) return { swatch: value.swatch };
   return 'token' in value ? { token: value.token } : { colour: value.colour };
 }

@@ -16,7 +16,7 @@ export function useTableKeys(rows: readonly TreeRow[], themes: readonly Theme[],
   return (event: KeyboardEvent) => {
     if (isTyping(event.target)) return;
     const { active } = useTable.getState();
-    const at = active ? rows.findIndex((row) => keyOf(row) === active.row) : -1;
+    const at = active ? rows.findIndex((row) => rowKey(row) === active.row) : -1;
     const row = rows[at];
     const column = active ? columns.indexOf(active.column) : 0;
     const go = (to: number, toColumn: number) => {
@@ -24,7 +24,7 @@ export function useTableKeys(rows: readonly TreeRow[], themes: readonly Theme[],
       if (!next) return;
       // Over the head of a group the column is kept for the rows below it.
       const wanted = columns[Math.min(columns.length - 1, Math.max(0, toColumn))]!;
-      acts.choose(keyOf(next), wanted, event.shiftKey && 'token' in next ? 'range' : 'only');
+      acts.choose(rowKey(next), wanted, event.shiftKey && 'token' in next ? 'range' : 'only');
       scrollTo(rows.indexOf(next));
     };
     const isGroup = row !== undefined && 'group' in row;
@@ -53,7 +53,7 @@ export function useTableKeys(rows: readonly TreeRow[], themes: readonly Theme[],
     } else if (key === 'Enter' || key === 'F2') {
       if (!row || !mayEdit) return;
       if (isGroup && key === 'Enter') fold(row.group);
-      else acts.edit(keyOf(row), isGroup ? PATH : columns[column]!);
+      else acts.edit(rowKey(row), isGroup ? PATH : columns[column]!);
     } else if (mayEdit && ['u', 'l', 'Delete', 'Backspace'].includes(key)) {
       const chosen = actsOnChosen(store, active?.column);
       if (key === 'u') chosen.unlink();
@@ -78,6 +78,6 @@ export function useTableKeys(rows: readonly TreeRow[], themes: readonly Theme[],
   }
 }
 
-function keyOf(row: TreeRow): string {
+function rowKey(row: TreeRow): string {
   return 'token' in row ? row.token.id : row.group;
 }

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Command } from '@/core/brand/commands';
-import { takeIn } from '@/server/brands';
+import { acceptChanges } from '@/server/brands';
 import { allowed, answer, body } from '@/server/request';
 
 const Sent = z.strictObject({
@@ -15,6 +15,6 @@ export function POST(request: Request, { params }: { params: Promise<{ brand: st
     const { brand } = await params;
     const { person } = await allowed(brand, 'edit');
     const { changes } = await body(request, Sent);
-    return Response.json({ outcomes: await takeIn(person, brand, changes) });
+    return Response.json({ outcomes: await acceptChanges(person, brand, changes) });
   });
 }

@@ -1,5 +1,5 @@
 import type { Palette } from '@/core/brand/document';
-import type { Fate, SeamRow } from '@/core/intake/replace-palette';
+import type { Fate, ReplacedRow } from '@/core/intake/replace-palette';
 import { deltaE2000 } from '@/core/colour/difference';
 import { readColour } from '@/core/colour/read';
 import css from './gather.module.css';
@@ -16,7 +16,7 @@ const FATE_WORDS: Record<Exclude<Fate, 'changed'>, string> = {
 const DRAWN = 128;
 
 /** A palette before and after: what it shows above, what it would show below, and what becomes of each place. */
-export function Seam({ palette, rows }: { palette: Palette; rows: readonly SeamRow[] }) {
+export function Replacement({ palette, rows }: { palette: Palette; rows: readonly ReplacedRow[] }) {
   const count = (fate: Fate) => rows.filter((row) => row.fate === fate).length;
   const parts = (
     [
@@ -46,11 +46,11 @@ export function Seam({ palette, rows }: { palette: Palette; rows: readonly SeamR
   );
 }
 
-function distance({ before, after }: SeamRow): string {
+function distance({ before, after }: ReplacedRow): string {
   return deltaE2000(readColour(before!.value)!.hex, readColour(after!.value)!.hex).toFixed(1);
 }
 
-function titleOf({ before, after }: SeamRow): string {
+function titleOf({ before, after }: ReplacedRow): string {
   if (!before) return `New: ${after!.name}`;
   if (!after) return `Goes: ${before.name}`;
   return before.name === after.name ? before.name : `${before.name} becomes ${after.name}`;
