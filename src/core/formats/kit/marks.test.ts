@@ -3,6 +3,7 @@ import { resolveTheme, swatchesOf } from '../../brand/resolve';
 import { readColour } from '../../colour/read';
 import { literalsIn } from '../../source/occurrence';
 import type { WrittenFile } from './format';
+import { markedSwatch, unmarked } from './marks';
 import { FORMATS, writeDestination } from '../registry';
 
 /** Formats whose files are no text, or are put together by somebody else. */
@@ -12,7 +13,10 @@ const decodedText = ({ bytes }: WrittenFile) => new TextDecoder('utf-8', { ignor
 const written = FORMATS.map(({ id }) => ({ id, ...writeDestination(harshBrand, { name: id, format: id, options: {} }) }));
 
 test.each(written.map(({ id, files }) => [id, files] as const))('%s says where each colour stands', (id, files) => {
-  const marks = files.flatMap((file) => (file.marks ?? []).map((mark) => ({ ...mark, text: decodedText(file) })));
+  const marks = files.flatMap((file) => {
+    const text = decodedText(file);
+    return (file.marks ?? []).map((mark) => ({ ...mark, text }));
+  });
   expect([id, marks.length > 0]).toEqual([id, !WITHOUT_MARKS.has(id)]);
   for (const { from, to, text, token, swatch, theme, hex } of marks) {
     const own =
@@ -33,11 +37,25 @@ test.each(written.filter(({ id }) => !WITHOUT_MARKS.has(id)).map(({ id, files })
     for (const file of files) {
       const text = decodedText(file);
       if (!file.marks) continue;
-      expect([id, /[\ufdd0-\ufdef]/.test(text)]).toEqual([id, false]);
-      const bare = [...literalsIn(text)].filter(
-        ({ span }) => !file.marks!.some(({ from, to }) => span.from >= from && span.to <= to),
-      );
+      expect([id, /[\u0080-\u009f]/.test(text)]).toEqual([id, false]);
+      // Both in the order of the text, so one walk along them is enough.
+      let next = 0;
+      const bare = [...literalsIn(text)].filter(({ span }) => {
+        while (next < file.marks!.length && file.marks![next]!.to < span.to) next++;
+        return !(next < file.marks!.length && span.from >= file.marks![next]!.from);
+      });
       expect([id, bare.map(({ literal }) => literal.text)]).toEqual([id, []]);
     }
   },
 );
+
+test('what only looks like a sign is the person’s own, and stays', () => {
+  const [open, middle, close] = ['\u0091', '\u0092', '\u009c'];
+  const odd = `a ${open} b ${close} c ${middle} ${open}t x${middle}y${close}`;
+  expect(unmarked(odd)).toEqual({ text: odd, marks: [] });
+  const some = markedSwatch({ id: 's1', hex: '#102030' }, 'here');
+  expect(unmarked(`${odd}${some}.`)).toEqual({
+    text: `${odd}here.`,
+    marks: [{ swatch: 's1', hex: '#102030', from: odd.length, to: odd.length + 4 }],
+  });
+});

@@ -15,10 +15,11 @@ export interface Mark {
 
 /**
  * Writers put texts together from pieces, so where a piece ends up is known only at the end. Until then a colour stands
- * between signs that no text may hold: noncharacters, which Unicode keeps for a program's own use (Unicode 15, 23.7).
+ * between control characters that nothing else uses: private use one, private use two, string terminator (ISO/IEC 6429).
+ * They are of Latin-1, so that a text with marks takes no more memory a character than one without.
  */
-const [OPEN, MIDDLE, CLOSE] = ['\ufdd0', '\ufdd1', '\ufdd2'];
-const MARKED = new RegExp(`"?${OPEN}([tsn]) ([\\w-]*) ([\\w-]*) (#[0-9a-f]{6})${MIDDLE}|${CLOSE}(n")?`, 'g');
+const [OPEN, MIDDLE, CLOSE] = ['\u0091', '\u0092', '\u009c'] as const;
+const HEADER = /^([tsn]) ([\w-]*) ([\w-]*) (#[0-9a-f]{6})$/;
 
 /** What a mark needs to know of a token on its way into a file. */
 export interface Marked {
@@ -48,29 +49,35 @@ export function withoutHash(text: string): string {
   return text.slice(0, at) + text.slice(at + 1);
 }
 
-/** A text with the signs taken out, and the marks that they were. */
+/** A text with the signs taken out, and the marks that they were. What only looks like a sign stays. */
 export function unmarked(text: string): { text: string; marks: Mark[] } {
-  if (!text.includes(OPEN!)) return { text, marks: [] };
   const parts: string[] = [];
   const marks: Mark[] = [];
-  let open: Omit<Mark, 'to'> | null = null;
   let length = 0;
   let done = 0;
-  for (const match of text.matchAll(MARKED)) {
-    const [, kind, id, theme, hex] = match;
-    // A quotation mark before a text is the text's own; about numbers it is only JSON's.
-    const kept = match[0].startsWith('"') && kind !== 'n' ? '"' : '';
-    const part = text.slice(done, match.index) + kept;
-    parts.push(part);
-    length += part.length;
-    done = match.index + match[0].length;
-    if (kind !== undefined) {
-      open = kind !== 's' ? { from: length, token: id!, theme: theme!, hex: hex! } : { from: length, swatch: id!, hex: hex! };
-    } else if (open) {
-      marks.push({ ...open, to: length });
-      open = null;
+  const keep = (from: number, to: number) => {
+    parts.push(text.slice(from, to));
+    length += to - from;
+  };
+  let open = text.indexOf(OPEN);
+  while (open >= 0) {
+    const middle = text.indexOf(MIDDLE, open);
+    const close = text.indexOf(CLOSE, middle);
+    if (middle < 0 || close < 0) break;
+    const [, kind, id, theme, hex] = HEADER.exec(text.slice(open + 1, middle)) ?? [];
+    if (kind === undefined) {
+      open = text.indexOf(OPEN, open + 1);
+      continue;
     }
+    // A quotation mark about a text is the text's own; about numbers it is only JSON's.
+    const quoted = kind === 'n' ? 1 : 0;
+    keep(done, open - quoted);
+    const from = length;
+    keep(middle + 1, close);
+    marks.push({ from, to: length, hex: hex!, ...(kind === 's' ? { swatch: id! } : { token: id!, theme: theme! }) });
+    done = close + 1 + 2 * quoted;
+    open = text.indexOf(OPEN, done);
   }
-  parts.push(text.slice(done));
+  keep(done, text.length);
   return { text: parts.join(''), marks };
 }
