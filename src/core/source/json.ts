@@ -109,14 +109,22 @@ export function scanJson(source: SourceText): Scan {
   return { occurrences: occurrences.sort((one, two) => one.span.from - two.span.from), problems };
 }
 
-/** Three or four numbers that are a colour: bytes where one of them is more than 1 and all are whole, else shares of 1. */
-export function numberList(source: SourceText, node: Node): Omit<Occurrence, 'path'> | null {
-  const values = (node.children ?? []).map((child): unknown => child.value);
+/** How a list's three or four numbers can be a colour: as bytes where one of them is more than 1 and all are whole, else as shares of 1. */
+export function numberRange({ children = [] }: Node): 'bytes' | 'shares' | null {
+  const values = children.map(({ value }): unknown => value);
   if (values.length < 3 || values.length > 4 || !values.every((value): value is number => typeof value === 'number')) return null;
+  const colours = values.slice(0, 3);
+  const most = Math.max(...colours);
+  if (Math.min(...colours) < 0 || most > 255) return null;
+  if (most <= 1) return 'shares';
+  return colours.every(Number.isInteger) ? 'bytes' : null;
+}
+
+export function numberList(source: SourceText, node: Node): Omit<Occurrence, 'path'> | null {
+  const range = numberRange(node);
+  if (!range) return null;
   const [first, last] = [node.children![0]!, node.children!.at(-1)!];
   const span = { from: first.offset, to: last.offset + last.length };
-  const colours = values.slice(0, 3);
-  const bytes = colours.every((value) => Number.isInteger(value) && value >= 0 && value <= 255) && Math.max(...colours) > 1;
-  const literal = numbersLiteral(source.textOf(span), bytes ? 'bytes' : 'shares');
+  const literal = numbersLiteral(source.textOf(span), range);
   return literal && { span, literal, comment: false };
 }

@@ -4,7 +4,7 @@ import { Unzip, UnzipInflate } from 'fflate';
 export type Unpacked = 'whole' | 'damaged' | 'large';
 
 /** Pieces in which a zip is looked through: small enough that a bound is met soon. */
-const PIECE = 65_536;
+const PIECE = 8_192;
 
 export function isZip(bytes: Uint8Array): boolean {
   return bytes[0] === 0x50 && bytes[1] === 0x4b && bytes[2] === 3 && bytes[3] === 4;

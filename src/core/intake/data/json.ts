@@ -2,7 +2,7 @@ import { COLOURED, literalsIn } from '../../source/occurrence';
 import type { Node } from 'jsonc-parser';
 import { readColour } from '../../colour/read';
 import { cssOf } from '../../source/literal';
-import { memberOf, membersOf, numberList, readJson } from '../../source/json';
+import { memberOf, membersOf, numberList, numberRange, readJson } from '../../source/json';
 import type { SourceText, Span } from '../../source/source-text';
 import type { Reader } from '../reader';
 import { certain, doubt, EntryList, leftOut, nameOfFile, readingOf, taken, type Doubt, type EntryParts } from '../reading';
@@ -35,10 +35,12 @@ function entriesOf(source: SourceText, root: Node): EntryList {
       const found = ofString(node.value.trim(), key, (text, within = inner) => at(within, label, text), source, inner);
       for (const make of found) list.add(make);
     } else if (node.type === 'array') {
-      const literal = COLOURED.test(key) ? numberList(source, node) : null;
-      if (literal) {
+      const numbers = COLOURED.test(key) && numberRange(node) !== null;
+      const literal = numbers && !list.full ? numberList(source, node) : null;
+      if (numbers && list.full) list.skip();
+      else if (literal) {
         list.add(() => taken(certain(cssOf(literal.literal)), at(literal.span, label, literal.literal.text.replace(/\s+/g, ' '))));
-      } else node.children?.forEach((child, index) => visit(child, `${label} ${index + 1}`.trim(), key));
+      } else node.children?.forEach((child, index) => visit(child, label === '' ? String(index + 1) : `${label} ${index + 1}`, key));
     } else {
       const channels = COLOURED.test(key) ? ofChannels(node) : null;
       if (channels) {
