@@ -71,6 +71,7 @@ const LANGUAGES: Record<string, () => Extension> = {
   scss: () => sass(),
   json,
   gltf: json,
+  tokens: json,
   xml: () => xml(),
   xsd: () => xml(),
   soc: () => xml(),
@@ -91,6 +92,7 @@ const LANGUAGES: Record<string, () => Extension> = {
   yaml: () => StreamLanguage.define(yaml),
   ini: () => StreamLanguage.define(properties),
   properties: () => StreamLanguage.define(properties),
+  mplstyle: () => StreamLanguage.define(properties),
 };
 
 /** The language of a file, by its ending; none where it is not known. */
