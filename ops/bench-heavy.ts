@@ -1,12 +1,16 @@
 /**
- * Files made to take endless time or memory, each given to the command line as a process of its own: how long it takes,
- * and the most memory that the process held. Prints the table that stands in docs/performance.md.
+ * Files made to take endless time or memory. Each is given to the command line as a process of its own: how long it takes,
+ * and the most memory that the process held. Then each is given to the page: how long it takes, and for how long at a time
+ * the page answers nobody. Prints the tables that stand in docs/performance.md.
  */
 import { spawn } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
+import type { ElementHandle, Page } from 'puppeteer-core';
 import { HEAVY_FILES } from '../tests/heavy-files';
+import { onStand } from './bench-stand';
+import { longestTask } from './frame-times';
 
 /** How often the memory of a process is looked at, in milliseconds; the system itself keeps the most there ever was. */
 const LOOK_MS = 10;
@@ -17,16 +21,53 @@ const rows: string[] = [];
 await measured(['formats']);
 const [control] = await measured(['formats']);
 for (const [what, name, make] of HEAVY_FILES) {
-  const path = join(folder, name);
+  const path = join(folder, what.replaceAll(' ', '-'), name);
   const bytes = make();
+  mkdirSync(dirname(path));
   writeFileSync(path, bytes);
   const [seconds, megabytes] = await measured(['inspect', path, '--json']);
   rows.push(`| ${what} | ${Math.round(bytes.length / 1024)} | ${seconds.toFixed(1)} | ${megabytes.toFixed(0)} |`);
 }
-rmSync(folder, { recursive: true });
 process.stdout.write(
   `\n| a file of | KB | seconds | MB |\n|---|---|---|---|\n${rows.join('\n')}\nControl of the same run: the list of formats takes ${control!.toFixed(1)} s.\n\n`,
 );
+
+const inPage: string[] = [];
+await onStand(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')), async (page) => {
+  for (const [what, name] of HEAVY_FILES) {
+    await page.locator('::-p-xpath(//nav[@aria-label="Stages"]//a[contains(., "Gather")])').click();
+    const input = (await page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
+    let seconds = 0;
+    const longest = await longestTask(page, async () => {
+      const ended = readingEnds(page);
+      const started = performance.now();
+      await input.uploadFile(join(folder, what.replaceAll(' ', '-'), name));
+      await ended;
+      seconds = (performance.now() - started) / 1000;
+    });
+    inPage.push(`| ${what} | ${seconds.toFixed(1)} | ${longest.toFixed(0)} |`);
+    await page.reload();
+  }
+});
+rmSync(folder, { recursive: true });
+process.stdout.write(`\n| in the page, a file of | seconds | longest task, ms |\n|---|---|---|\n${inPage.join('\n')}\n\n`);
+
+/** Settles when the sign that a file is being read has come and gone, and what was read is drawn. */
+function readingEnds(page: Page): Promise<void> {
+  return page.evaluate(
+    () =>
+      new Promise<void>((resolve) => {
+        let seen = false;
+        new MutationObserver((_, observer) => {
+          const there = document.querySelector('[aria-label=Reading]') !== null;
+          seen ||= there;
+          if (!seen || there) return;
+          observer.disconnect();
+          requestAnimationFrame(() => setTimeout(resolve));
+        }).observe(document.body, { subtree: true, childList: true });
+      }),
+  );
+}
 
 /** Seconds from start to end, and the most memory in MB. */
 async function measured(args: readonly string[]): Promise<[number, number]> {

@@ -141,6 +141,10 @@ const seeds = FORMATS.flatMap(
     ).files,
 );
 
+/** A thousand times what such small inputs take: what never ends is told from what is slow today. */
+const PATIENCE_MS = 5_000;
+const MOST_MEMORY = 400 * 1024 * 1024;
+
 test('no bytes whatever make a reader throw or hang: random ones, and real files with bytes changed, cut or doubled', async () => {
   const extension = fc.constantFrom(...[...FORMATS, ...READERS].flatMap(({ extensions }) => extensions), '');
   const random = fc.uint8Array({ maxLength: 400 });
@@ -154,11 +158,23 @@ test('no bytes whatever make a reader throw or hang: random ones, and real files
   const wordy = fc
     .string({ unit: fc.constantFrom('{', '[', '"', '<', '(', '#', '$value', 'fff', ':', ',', '\n', '1', ' ', '</svg>', '<svg>') })
     .map((text) => encoder.encode(text));
+  // Groups, references and aliases that lead to each other in every way.
+  const { tokens } = fc.letrec<{ tokens: unknown }>((tie) => ({
+    tokens: fc.oneof(
+      { maxDepth: 5 },
+      fc.constantFrom('#123', '{a}', '{a.b}', '{b.a.b}', '#/a', '#/a/b', 'color'),
+      fc.dictionary(fc.constantFrom('a', 'b', '$value', '$type', '$extends', '$ref', '$root'), tie('tokens'), { maxKeys: 4 }),
+    ),
+  }));
+  const tangled = tokens.map((tree) => encoder.encode(JSON.stringify(tree)));
   await fc.assert(
-    fc.asyncProperty(fc.oneof(random, mutated, wordy), extension, async (bytes, end) => {
+    fc.asyncProperty(fc.oneof(random, mutated, wordy, tangled), extension, async (bytes, end) => {
+      const started = performance.now();
+      const before = process.memoryUsage().rss;
       const reading = await readFile({ name: `x${end}`, bytes }, { decode: decodePng });
       for (const { colour } of reading?.entries ?? []) if (colour) expect(colour.hex).toMatch(/^#[0-9a-f]{6}$/);
+      expect([performance.now() - started < PATIENCE_MS, process.memoryUsage().rss - before < MOST_MEMORY]).toEqual([true, true]);
     }),
-    { numRuns: 1_500 },
+    { numRuns: 2_000 },
   );
 }, 120_000);
