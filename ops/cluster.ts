@@ -19,6 +19,11 @@ export interface Cluster {
 /** initdb refuses to run as root, so root hands the cluster to the system user that Debian's package made. */
 const user = process.getuid?.() === 0 ? 'postgres' : undefined;
 
+/** Ports from 1024 on that no browser opens: Fetch Standard, 2.9 Port blocking. */
+const BLOCKED_PORTS = new Set([
+  1719, 1720, 1723, 2049, 3659, 4045, 4190, 5060, 5061, 6000, 6566, 6665, 6666, 6667, 6668, 6669, 6679, 6697, 10080,
+]);
+
 /** A port of 127.0.0.1 that nothing listens on, the first from `wanted` upwards. */
 export async function freePort(wanted: number): Promise<number> {
   for (let port = wanted; port < wanted + 200; port++) {
@@ -27,7 +32,7 @@ export async function freePort(wanted: number): Promise<number> {
         .once('error', () => resolve(false))
         .listen(port, '127.0.0.1', () => probe.close(() => resolve(true)));
     });
-    if (free) return port;
+    if (free && !BLOCKED_PORTS.has(port)) return port;
   }
   throw new Error(`No port is free between ${wanted} and ${wanted + 199}; stop something or choose another with --port.`);
 }

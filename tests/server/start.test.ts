@@ -107,3 +107,7 @@ test('a port that is none is refused with a sentence', async () => {
   await ended(child);
   expect([child.exitCode, output]).toEqual([1, expect.stringContaining('A port is a whole number from 1 to 65535.')]);
 });
+
+test('a port that browsers refuse is never taken for a free one', async () => {
+  expect(await freePort(5_060)).toBeGreaterThan(5_061);
+});
