@@ -85,10 +85,11 @@ test('options that change bytes are seen to change them', async () => {
 
 test('a patch stands beside each colour, and a colour leads to its token', async () => {
   // The file is set anew when its options come to rest, and its patches with it.
-  await ida.page.waitForFunction(() => {
-    const patch = document.querySelector('.cm-patches i');
-    return patch && getComputedStyle(patch).backgroundColor === 'rgb(221, 240, 238)';
-  });
+  await ida.page.waitForFunction(() =>
+    [...document.querySelectorAll('.cm-patches i')].some(
+      (patch) => getComputedStyle(patch).backgroundColor === 'rgb(221, 240, 238)',
+    ),
+  );
   await ida.page
     .locator('::-p-xpath(//*[@class="cm-line"][contains(., "--qf-text-link:")]//*[contains(@class, "cm-code")])')
     .click();
