@@ -116,7 +116,7 @@ export class Person {
   }
 
   /** Waits until a text is on the page. */
-  async sees(text: string, timeout = 10_000): Promise<void> {
+  async sees(text: string, timeout = 20_000): Promise<void> {
     await this.page.waitForFunction((words) => document.body.innerText.includes(words), { timeout }, text);
   }
 
