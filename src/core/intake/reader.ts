@@ -23,7 +23,8 @@ export class OpenFile implements SourceFile {
 
   /** null when the bytes are no text. */
   get source(): SourceText | null {
-    return (this.decoded ??= SourceText.of(this.bytes));
+    if (this.decoded === undefined) this.decoded = SourceText.of(this.bytes);
+    return this.decoded;
   }
 }
 

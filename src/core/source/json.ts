@@ -120,6 +120,7 @@ export function numberRange({ children = [] }: Node): 'bytes' | 'shares' | null 
   return colours.every(Number.isInteger) ? 'bytes' : null;
 }
 
+/** A list of numbers as the colour that it is, from its first number to its last; null when it can be none. */
 export function numberList(source: SourceText, node: Node): Omit<Occurrence, 'path'> | null {
   const range = numberRange(node);
   if (!range) return null;

@@ -1,3 +1,4 @@
+import { joinedBytes } from '../base/bytes';
 import { Unzip, UnzipInflate } from 'fflate';
 
 /** How a zip was unpacked: whole, or why not. */
@@ -72,14 +73,7 @@ export function unpackParts(
       const pieces: Uint8Array[] = [];
       return (piece, last) => {
         pieces.push(piece);
-        if (!last) return;
-        const whole = new Uint8Array(pieces.reduce((sum, one) => sum + one.length, 0));
-        let at = 0;
-        for (const one of pieces) {
-          whole.set(one, at);
-          at += one.length;
-        }
-        parts.set(path, whole);
+        if (last) parts.set(path, joinedBytes(pieces));
       };
     },
     most,

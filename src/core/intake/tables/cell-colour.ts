@@ -1,3 +1,4 @@
+import { wrongLength } from '../text/literals';
 import { certain, doubt, type Doubt } from '../reading';
 import { fromBytes, fromUnit } from '../../colour/channel-values';
 import { readColour, type ReadColour } from '../../colour/read';
@@ -62,11 +63,6 @@ export function codeBelowHeading(raw: string): CellColour {
     return { ...NONE, doubts: [wrongLength(digits.length, /^\d+$/.test(digits))] };
   }
   return { ...NONE, colour: /^[a-z]+$/i.test(text) ? readColour(text) : null };
-}
-
-export function wrongLength(digits: number, figure = false): Doubt {
-  const zeros = figure && digits < 6 ? ' A spreadsheet takes zeros off the front of a number.' : '';
-  return doubt('length', `A hex code has 3, 4, 6 or 8 digits; this has ${digits}.${zeros}`);
 }
 
 /** Three channels in cells of their own. @param shares whether they are 0..1 */

@@ -1,3 +1,4 @@
+import { joinedBytes } from '../../base/bytes';
 import { converter } from 'culori';
 import { hexOf, readColour, type ReadColour } from '../../colour/read';
 import { problem, type Problem } from '../../source/problem';
@@ -129,7 +130,7 @@ function readAbout(bytes: Uint8Array): About | Exclude<Unpacked, 'whole'> | null
   );
   if (!streams.has('xl/workbook.xml')) return ending === 'whole' ? null : ending;
   if (ending === 'large') return ending;
-  const source = theme.length > 0 && themeSize <= LARGEST_THEME ? SourceText.of(joined(theme, themeSize)) : null;
+  const source = theme.length > 0 && themeSize <= LARGEST_THEME ? SourceText.of(joinedBytes(theme)) : null;
   const read = source && officeTheme(source);
   const problems = [...streams].flatMap(([path, { fault }]) =>
     fault === null ? [] : [problem(`The part ${path} of this workbook is damaged: ${fault} What came before is read.`)],
@@ -146,16 +147,6 @@ function readAbout(bytes: Uint8Array): About | Exclude<Unpacked, 'whole'> | null
 /** A part's path in the zip, from the target of a relationship of the workbook. */
 function partPath(target: string): string {
   return target.startsWith('/') ? target.slice(1) : `xl/${target}`;
-}
-
-function joined(pieces: readonly Uint8Array[], size: number): Uint8Array {
-  const whole = new Uint8Array(size);
-  let at = 0;
-  for (const piece of pieces) {
-    whole.set(piece, at);
-    at += piece.length;
-  }
-  return whole;
 }
 
 /** Words that cells share: 18.4 (sst). Phonetic hints are left out. */

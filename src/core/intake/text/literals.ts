@@ -86,6 +86,8 @@ function bareHex(line: string, text: string, at: number): LineMatch | null {
   return mixed && item && (text.length === 5 || text.length === 7) ? nothing(at, text, wrongLength(text.length)) : null;
 }
 
-export function wrongLength(digits: number): Doubt {
-  return doubt('length', `A hex code has 3, 4, 6 or 8 digits; this has ${digits}.`);
+/** @param figure whether it stands in a cell as a number */
+export function wrongLength(digits: number, figure = false): Doubt {
+  const zeros = figure && digits < 6 ? ' A spreadsheet takes zeros off the front of a number.' : '';
+  return doubt('length', `A hex code has 3, 4, 6 or 8 digits; this has ${digits}.${zeros}`);
 }
