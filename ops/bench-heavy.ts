@@ -14,6 +14,8 @@ import { longestTask } from './frame-times';
 
 /** How often the memory of a process is looked at, in milliseconds; the system itself keeps the most there ever was. */
 const LOOK_MS = 10;
+/** The page is given each file so often, and the best counts: what else the machine does only ever adds. */
+const RUNS = 3;
 
 const folder = mkdtempSync(join(tmpdir(), 'breakwater-heavy-'));
 const rows: string[] = [];
@@ -35,22 +37,30 @@ process.stdout.write(
 const inPage: string[] = [];
 await onStand(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')), async (page) => {
   for (const [what, name] of HEAVY_FILES) {
-    await page.locator('::-p-xpath(//nav[@aria-label="Stages"]//a[contains(., "Gather")])').click();
-    const input = (await page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
-    let seconds = 0;
-    const longest = await longestTask(page, async () => {
-      const ended = readingEnds(page);
-      const started = performance.now();
-      await input.uploadFile(join(folder, what.replaceAll(' ', '-'), name));
-      await ended;
-      seconds = (performance.now() - started) / 1000;
-    });
-    inPage.push(`| ${what} | ${seconds.toFixed(1)} | ${longest.toFixed(0)} |`);
-    await page.reload();
+    const runs: (readonly [number, number])[] = [];
+    for (let run = 0; run < RUNS; run++) runs.push(await takenByPage(page, join(folder, what.replaceAll(' ', '-'), name)));
+    const [seconds, longest] = [0, 1].map((at) => Math.min(...runs.map((run) => run[at]!)));
+    inPage.push(`| ${what} | ${seconds!.toFixed(1)} | ${longest!.toFixed(0)} |`);
   }
 });
 rmSync(folder, { recursive: true });
 process.stdout.write(`\n| in the page, a file of | seconds | longest task, ms |\n|---|---|---|\n${inPage.join('\n')}\n\n`);
+
+/** Seconds until the page has read and drawn a file, and milliseconds of its longest task meanwhile. */
+async function takenByPage(page: Page, path: string): Promise<readonly [number, number]> {
+  await page.locator('::-p-xpath(//nav[@aria-label="Stages"]//a[contains(., "Gather")])').click();
+  const input = (await page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
+  let seconds = 0;
+  const longest = await longestTask(page, async () => {
+    const ended = readingEnds(page);
+    const started = performance.now();
+    await input.uploadFile(path);
+    await ended;
+    seconds = (performance.now() - started) / 1000;
+  });
+  await page.reload();
+  return [seconds, longest];
+}
 
 /** Settles when the sign that a file is being read has come and gone, and what was read is drawn. */
 function readingEnds(page: Page): Promise<void> {

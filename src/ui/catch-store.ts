@@ -1,13 +1,14 @@
+import { uniqueNames } from '@/core/base/unique-names';
 import type { Problem } from '@/core/source/problem';
 import { create } from 'zustand';
 import { createJSONStorage, persist } from 'zustand/middleware';
 import type { Route } from '@/core/intake/bring-in';
 import type { PaletteSource } from '@/core/brand/document';
-import type { CatchLine as Line, Earlier } from '@/core/intake/catch';
+import type { Earlier, IntakeLine } from '@/core/intake/catch';
 import { tell } from './notices';
 
 /** A line with the source it came from. Its index names it for good; its place is that in the list. */
-export interface CatchLine extends Line {
+export interface CatchLine extends IntakeLine {
   readonly source: string;
 }
 
@@ -46,7 +47,7 @@ interface CatchState {
 }
 
 interface Found {
-  readonly lines: readonly Line[];
+  readonly lines: readonly IntakeLine[];
   readonly problems: readonly Problem[];
   readonly origin?: PaletteSource;
   readonly picture?: File;
@@ -157,11 +158,11 @@ type Content = Pick<CatchState, keyof typeof NOTHING>;
 function added({ sources, lines, problems, ...rest }: Content, source: string, found: Found): Partial<CatchState> {
   const first = lines.length;
   // Two files may name their palettes alike; they stay two.
-  const others = new Set(lines.filter((line) => line.source !== source).map(({ palette }) => palette));
+  const unique = uniqueNames(lines.filter((line) => line.source !== source).map(({ palette }) => palette));
+  const groups = new Map([['', '']]);
   const group = (palette: string) => {
-    let name = palette;
-    for (let n = 2; palette !== '' && others.has(name); n++) name = `${palette} ${n}`;
-    return name;
+    if (!groups.has(palette)) groups.set(palette, unique(palette));
+    return groups.get(palette)!;
   };
   const fresh = found.lines.map((line) => ({ ...line, index: line.index + first, source, palette: group(line.palette) }));
   return {

@@ -1,6 +1,12 @@
+import type { IntakeLine } from '@/core/intake/catch';
 import type { SourceFile } from '@/core/intake/reader';
 import { proxy, wrap } from 'comlink';
-import type { Intake, IntakeWorker, Wish } from './intake.worker';
+import type { IntakeWorker, Outcome, Wish } from './intake.worker';
+
+/** What one source gave. */
+export interface Intake extends Outcome {
+  readonly lines: readonly IntakeLine[];
+}
 
 /**
  * Reads a file or a pasted text in a worker, so that the page goes on answering whatever it is.
@@ -14,8 +20,11 @@ export async function readInWorker(
 ): Promise<Intake> {
   const worker = new Worker(new URL('./intake.worker.ts', import.meta.url), { type: 'module' });
   const stopped = new Promise<never>((_, reject) => signal.addEventListener('abort', () => reject(signal.reason as Error)));
+  const lines: IntakeLine[] = [];
+  const onLines = async (batch: readonly IntakeLine[]) => void lines.push(...batch);
   try {
-    return await Promise.race([wrap<IntakeWorker>(worker).read(file, wish, proxy(onProgress)), stopped]);
+    const outcome = await Promise.race([wrap<IntakeWorker>(worker).read(file, wish, proxy(onProgress), proxy(onLines)), stopped]);
+    return { ...outcome, lines };
   } finally {
     worker.terminate();
   }

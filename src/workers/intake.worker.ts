@@ -2,16 +2,15 @@ import { problem, type Problem } from '@/core/source/problem';
 import type { SourceFile } from '@/core/intake/reader';
 import { readFile } from '@/core/intake/readers';
 import { expose } from 'comlink';
-import { catchOf, type CatchLine, type Earlier } from '@/core/intake/catch';
+import { catchOf, type Earlier, type IntakeLine } from '@/core/intake/catch';
 import type { CellRange } from '@/core/intake/tables/cell-range';
 import { whyNotRead } from '@/core/intake/not-read';
 import { bytesOf, decode } from './decode';
 
-/** What one source gave. */
-export interface Intake {
+/** What one source gave besides its lines. */
+export interface Outcome {
   /** The format it was read as; null when no reader knows it, which is a problem then. */
   readonly format: string | null;
-  readonly lines: readonly CatchLine[];
   readonly problems: readonly Problem[];
 }
 
@@ -23,13 +22,22 @@ export interface Wish {
   readonly range?: CellRange;
 }
 
+/** So many lines are handed over at a time: the page takes some ten milliseconds to unpack them, and answers in between. */
+const BATCH = 1_000;
+
 const api = {
-  async read(source: SourceFile | File, { earlier, range }: Wish, onProgress: (share: number) => void): Promise<Intake> {
+  async read(
+    source: SourceFile | File,
+    { earlier, range }: Wish,
+    onProgress: (share: number) => void,
+    onLines: (lines: readonly IntakeLine[]) => Promise<void>,
+  ): Promise<Outcome> {
     const file = source instanceof File ? { name: source.name, bytes: await bytesOf(source) } : source;
     const reading = await readFile(file, { onProgress: (share) => void onProgress(share), decode, ...(range && { range }) });
-    return reading
-      ? { format: reading.format, lines: catchOf(reading, earlier), problems: reading.problems }
-      : { format: null, lines: [], problems: [problem(whyNotRead(file.bytes))] };
+    if (!reading) return { format: null, problems: [problem(whyNotRead(file.bytes))] };
+    const lines = catchOf(reading, earlier);
+    for (let at = 0; at < lines.length; at += BATCH) await onLines(lines.slice(at, at + BATCH));
+    return { format: reading.format, problems: reading.problems };
   },
 };
 

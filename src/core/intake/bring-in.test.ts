@@ -180,3 +180,17 @@ test('any name makes a path, and two that would be alike get a number', () => {
   expect(after.tokens.slice(2).map(({ path }) => path)).toEqual(['a-b', 'a-b-2']);
   expect(notes).toHaveLength(2);
 });
+
+test('what no brand can hold is refused at once, with a sentence', () => {
+  const many = Array.from({ length: 10_001 }, (_, at) => ({
+    name: `n${at}`,
+    value: '#123456',
+    token: { path: 'n', description: '' },
+  }));
+  const groups = [{ route: { to: 'tokens' as const }, swatches: many }];
+  expect(bring({ groups, themes: ['day'] })).toMatchObject({
+    command: null,
+    notes: ['A brand holds at most 10000 tokens, and these are 10001. Take fewer.'],
+  });
+  expect(bring({ groups: [{ route: { to: 'new', name: 'N' }, swatches: many }] }).command).not.toBeNull();
+});

@@ -1,3 +1,4 @@
+import { uniqueNames } from '../base/unique-names';
 import type { Command, Step } from '../brand/commands';
 import {
   LIMITS,
@@ -71,6 +72,8 @@ export interface BroughtIn {
  * they point at comes too or is in the brand.
  */
 export function bringIn(brand: Brand, { groups, themes, aliases }: Arrivals, newId: () => string): BroughtIn {
+  const beyond = tooMany(groups, themes ? aliases.length : null);
+  if (beyond) return { command: null, replacements: [], palette: null, tokens: { added: 0, set: 0 }, notes: [beyond] };
   const steps: Step[] = [];
   const replacements: { palette: Palette; rows: readonly ReplacedRow[] }[] = [];
   const notes: string[] = [];
@@ -121,6 +124,22 @@ export function bringIn(brand: Brand, { groups, themes, aliases }: Arrivals, new
   };
 }
 
+/**
+ * Why so much can never go into the brand, for that is soon seen, and planning it would take long; null when it may fit.
+ * @param aliases null when no tokens are brought
+ */
+function tooMany(groups: readonly Arrival[], aliases: number | null): string | null {
+  const swatches = groups.filter(({ route }) => route.to !== 'tokens').reduce((sum, group) => sum + group.swatches.length, 0);
+  if (swatches > LIMITS.swatches) return atMost(LIMITS.swatches, 'swatches', swatches);
+  if (aliases === null) return null;
+  const tokens = groups.reduce((sum, group) => sum + group.swatches.filter(({ token }) => token).length, aliases);
+  return tokens > LIMITS.tokens ? atMost(LIMITS.tokens, 'tokens', tokens) : null;
+}
+
+function atMost(limit: number, what: string, count: number): string {
+  return `A brand holds at most ${limit} ${what}, and these are ${count}. Take fewer.`;
+}
+
 function asIncoming({ name, value, row }: Incoming): Incoming {
   return { name, value, ...(row !== undefined && { row }) };
 }
@@ -163,14 +182,11 @@ function tokenSteps(
   notes: string[],
 ): { steps: Step[]; added: number; set: number } {
   const known = new Map(brand.tokens.map(({ path, id }) => [path, id]));
-  const taken = new Set<string>();
+  const unique = uniqueNames([], (path, n) => `${path.slice(0, LIMITS.path - 6)}-${n}`);
   /** By the source's path: the path here, and the token's id. */
   const arriving = new Map<string, { path: string; id: string; there: boolean }>();
   for (const { path: raw } of [...values.map(([token]) => token), ...aliases]) {
-    const base = tokenPathOf(raw);
-    let path = base;
-    for (let n = 2; taken.has(path); n++) path = `${base}-${n}`;
-    taken.add(path);
+    const path = unique(tokenPathOf(raw));
     if (path !== raw)
       notes.push(`${raw} becomes ${path}: a path has letters, digits, hyphens and underscores, and each path once.`);
     arriving.set(raw, { path, id: known.get(path) ?? newId(), there: known.has(path) });
@@ -202,13 +218,10 @@ function targetsFirst(aliases: readonly ArrivingAlias[]): ArrivingAlias[] {
   const byPath = new Map(aliases.map((one) => [one.path, one]));
   const done = new Set<ArrivingAlias>();
   for (const start of aliases) {
-    const chain: ArrivingAlias[] = [];
-    let at: ArrivingAlias | undefined = start;
-    while (at && !done.has(at) && !chain.includes(at)) {
-      chain.push(at);
-      at = byPath.get(at.alias);
-    }
-    for (const one of chain.reverse()) done.add(one);
+    const chain = new Set<ArrivingAlias>();
+    for (let at: ArrivingAlias | undefined = start; at && !done.has(at) && !chain.has(at); at = byPath.get(at.alias))
+      chain.add(at);
+    for (const one of [...chain].reverse()) done.add(one);
   }
   return [...done];
 }

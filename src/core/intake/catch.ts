@@ -3,8 +3,13 @@ import { labOf, type LabD65 } from '../colour/lab';
 import type { ReadColour } from '../colour/read';
 import { doubt, type Doubt, type Entry, type PaletteKind, type Reading } from './reading';
 
-/** One line of the catch: what an intake found, waiting to be accepted. */
-export interface CatchLine extends Omit<Entry, 'palette'> {
+/** What of a colour a person decides on: less of it is copied from the worker that read it, which is felt in large catches. */
+export type CaughtColour = Pick<ReadColour, 'css' | 'hex' | 'alpha'>;
+
+/** One line of what an intake found, waiting to be accepted. */
+export interface IntakeLine extends Omit<Entry, 'palette' | 'span' | 'also' | 'colour' | 'other'> {
+  readonly colour: CaughtColour | null;
+  readonly other?: CaughtColour;
   /** Place in the catch, from 0. */
   readonly index: number;
   /** The palette of the source it stands in, and its kind. */
@@ -30,19 +35,37 @@ const ALIASES = 'Aliases';
  * lie outside sRGB or are translucent. Nothing of the reading is left out.
  * @param earlier what other sources gave, which this one is compared with as well
  */
-export function catchOf({ palettes, entries }: Reading, earlier: readonly Earlier[] = []): CatchLine[] {
+export function catchOf({ palettes, entries }: Reading, earlier: readonly Earlier[] = []): IntakeLine[] {
   const only = palettes.length === 1 ? palettes[0]!.name : '';
   const near = new Neighbours();
   for (const { hex, alpha, place } of earlier) near.take({ hex, alpha }, place);
-  return entries.map(({ palette, ...entry }, index): CatchLine => {
-    const { colour, doubts, token } = entry;
+  return entries.map((entry, index): IntakeLine => {
+    const { palette, text, name, colour, doubts, take, other, token, row, line, column } = entry;
     const head = palette === null ? { name: token?.alias ? ALIASES : only, kind: 'loose' as const } : palettes[palette]!;
     const told = colour && entry.take ? [...doubts, ...whole(entry, colour, near)] : doubts;
-    return { ...entry, palette: head.name, kind: head.kind, doubts: told, index };
+    return {
+      index,
+      palette: head.name,
+      kind: head.kind,
+      line,
+      column,
+      text,
+      name,
+      colour: colour && caught(colour),
+      doubts: told,
+      take,
+      ...(other && { other: caught(other) }),
+      ...(token && { token }),
+      ...(row !== undefined && { row }),
+    };
   });
 }
 
-function* whole({ doubts, token, line }: Omit<Entry, 'palette'>, colour: ReadColour, near: Neighbours): Generator<Doubt> {
+function caught({ css, hex, alpha }: ReadColour): CaughtColour {
+  return { css, hex, alpha };
+}
+
+function* whole({ doubts, token, line }: Entry, colour: ReadColour, near: Neighbours): Generator<Doubt> {
   // An alias has the colour of another on purpose.
   const neighbour = token?.alias ? null : near.take(colour, `line ${line}`);
   if (neighbour) {

@@ -1,3 +1,4 @@
+import { uniqueNames } from '../base/unique-names';
 import { slug } from '../base/words';
 import { emptyBrand, type Brand, type Token } from '../brand/document';
 import { palettesOf, type Reading } from './reading';
@@ -9,13 +10,7 @@ import { palettesOf, type Reading } from './reading';
  */
 export function brandFromReading(name: string, reading: Reading): Brand {
   const brand = emptyBrand('file', name);
-  const taken = new Set<string>();
-  const unique = (path: string): string => {
-    let candidate = path;
-    for (let n = 2; taken.has(candidate); n++) candidate = `${path}-${n}`;
-    taken.add(candidate);
-    return candidate;
-  };
+  const unique = uniqueNames([], (path, n) => `${path}-${n}`);
   const tokens: Token[] = [];
   const given = palettesOf(reading);
   // What is only offered is taken when there is nothing else.

@@ -15,11 +15,11 @@ export class XmlStream {
   /** The first fault; nothing is told after it. */
   fault: string | null = null;
   private decoder: TextDecoder | null = null;
-  private readonly parser = new SaxesParser();
+  private readonly parser = new SaxesParser({ position: false });
 
   constructor(handlers: XmlStreamHandlers) {
     const { parser } = this;
-    parser.on('error', (error) => (this.fault ??= error.message.replace(/^(?:[^:]*:)?\d+:\d+: /, '')));
+    parser.on('error', (error) => (this.fault ??= error.message));
     parser.on('opentag', ({ name, attributes }) => {
       if (this.fault === null) handlers.open(local(name), (key) => (attributes as Record<string, string>)[key]);
     });

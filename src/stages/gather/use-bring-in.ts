@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { bringIn, type BroughtIn, type Route } from '@/core/intake/bring-in';
+import { bringIn, type Arrival, type BroughtIn, type Route } from '@/core/intake/bring-in';
 import type { Brand, Palette, PaletteSource } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { useBrand } from '@/ui/brand-context';
@@ -33,33 +33,34 @@ export function useBringIn(chosenKind: Palette['kind'] | null, tokensIn: TokensI
   const themes = tokensIn ?? likely;
 
   const { byGroup, aliases } = useMemo(() => tickedOf(lines, ticked), [lines, ticked]);
-  const groups = [...byGroup].map(([name, members]): Group => ({
-    name,
-    lines: members,
-    route: routes[name] ?? { to: 'new', name: name || 'Gathered' },
-    kind: chosenKind ?? members[0]!.kind,
-  }));
-
-  const plan = (sources: Sources, idOf: () => string): BroughtIn =>
-    bringIn(
-      brand,
-      {
-        themes: !hasTokens || themes === NO_TOKENS ? null : themes === ALL_THEMES ? brand.themes.map(({ id }) => id) : [themes],
-        groups: groups.map(({ name, lines: members, route, kind }) => ({
-          route,
-          kind,
-          ...(sources[name] && { source: sources[name] }),
-          swatches: members.map(({ index, name: read, colour, token, row }) => ({
-            name: names[index]?.trim() || read,
-            value: colour!.css,
-            ...(token && { token }),
-            ...(row !== undefined && { row }),
-          })),
-        })),
-        aliases: aliases.map(({ token, colour }) => ({ ...token!, alias: token!.alias!, value: colour!.css })),
-      },
-      idOf,
-    );
+  const groups = useMemo(
+    () =>
+      [...byGroup].map(([name, members]): Group => ({
+        name,
+        lines: members,
+        route: routes[name] ?? { to: 'new', name: name || 'Gathered' },
+        kind: chosenKind ?? members[0]!.kind,
+      })),
+    [byGroup, routes, chosenKind],
+  );
+  const themesSet = useMemo(() => {
+    if (!hasTokens || themes === NO_TOKENS) return null;
+    return themes === ALL_THEMES ? brand.themes.map(({ id }) => id) : [themes];
+  }, [brand.themes, hasTokens, themes]);
+  const plan = useMemo(
+    () =>
+      (sources: Sources, idOf: () => string): BroughtIn =>
+        bringIn(
+          brand,
+          {
+            themes: themesSet,
+            groups: groups.map((group) => arrivalOf(group, names, sources[group.name])),
+            aliases: aliases.map(({ token, colour }) => ({ ...token!, alias: token!.alias!, value: colour!.css })),
+          },
+          idOf,
+        ),
+    [brand, themesSet, groups, names, aliases],
+  );
   return {
     brand,
     groups,
@@ -67,9 +68,27 @@ export function useBringIn(chosenKind: Palette['kind'] | null, tokensIn: TokensI
     themes,
     colours: groups.reduce((sum, group) => sum + group.lines.length, 0),
     /** What would be done; its ids are for show. */
-    preview: plan(origins, countUp()),
+    preview: useMemo(() => plan(origins, countUp()), [plan, origins]),
     /** What is to be done. @param sources of groups, known only now */
     planned: (sources: Sources) => plan({ ...origins, ...sources }, newId),
+  };
+}
+
+function arrivalOf(
+  { lines, route, kind }: Group,
+  names: Readonly<Record<number, string>>,
+  source: PaletteSource | undefined,
+): Arrival {
+  return {
+    route,
+    kind,
+    ...(source && { source }),
+    swatches: lines.map(({ index, name, colour, token, row }) => ({
+      name: names[index]?.trim() || name,
+      value: colour!.css,
+      ...(token && { token }),
+      ...(row !== undefined && { row }),
+    })),
   };
 }
 

@@ -1,7 +1,7 @@
 import type { SourceFile } from '@/core/intake/reader';
 import { useEffect, useRef, useState } from 'react';
 import { newId } from '@/core/brand/identity';
-import type { CatchLine } from '@/core/intake/catch';
+import type { IntakeLine } from '@/core/intake/catch';
 import type { CellRange } from '@/core/intake/tables/cell-range';
 import { pictureRefusal } from '@/core/intake/pictures/picture';
 import { pictureSize } from '@/core/image/size';
@@ -34,11 +34,11 @@ export interface OpenedTable {
   /** A workbook has sheets with names. */
   readonly isWorkbook: boolean;
   /** Everything that was found in it. */
-  readonly lines: readonly CatchLine[];
+  readonly lines: readonly IntakeLine[];
 }
 
 /** Whether a line of a table is a colour in a cell; those of a workbook's theme are in none. */
-export function standsInCell({ colour, column }: CatchLine): boolean {
+export function standsInCell({ colour, column }: IntakeLine): boolean {
   return colour !== null && column > 0;
 }
 

@@ -1,4 +1,5 @@
 import { escapeXml } from '../../base/escape-xml';
+import { uniqueNames } from '../../base/unique-names';
 import type { PlainSwatch } from '../kit/palette-files';
 import { THEME_TYPE } from './ooxml-scheme';
 import { zipFiles } from '../kit/zip';
@@ -67,16 +68,16 @@ function worksheet(swatches: readonly PlainSwatch[], styleOf: ReadonlyMap<string
 
 /** At most 31 characters without the seven that sheet names may not have, and no two alike. */
 function sheetNames(names: readonly string[]): string[] {
-  const taken = new Set<string>();
+  const unique = uniqueNames(
+    [],
+    (name, n) => `${name.slice(0, 27)} ${n}`,
+    (name) => name.toLowerCase(),
+  );
   return names.map((name) => {
-    const base =
-      name
-        .replace(/[\\/?*[\]:]/g, ' ')
-        .replace(/^'+|'+$/g, '')
-        .trim() || 'Palette';
-    let candidate = base.slice(0, 31);
-    for (let n = 2; taken.has(candidate.toLowerCase()); n++) candidate = `${base.slice(0, 27)} ${n}`;
-    taken.add(candidate.toLowerCase());
-    return candidate;
+    const lawful = name
+      .replace(/[\\/?*[\]:]/g, ' ')
+      .replace(/^'+|'+$/g, '')
+      .trim();
+    return unique((lawful || 'Palette').slice(0, 31));
   });
 }

@@ -1,4 +1,5 @@
 import type { Node } from 'jsonc-parser';
+import { uniqueNames } from '../../base/unique-names';
 import { LIMITS, ringWords } from '../../brand/document';
 import type { ReadColour } from '../../colour/read';
 import { memberOf, membersOf, readJson } from '../../source/json';
@@ -71,6 +72,7 @@ interface Inherited {
  */
 class Collector {
   private readonly tokens = new Map<string, TokenEntry>();
+  private readonly unique = uniqueNames([], (path, n) => `${path}-${n}`);
   private readonly all: (TokenEntry | GroupProperty)[] = [];
   private readonly problems: Problem[] = [];
   private readonly extended = new Map<Node, Layers>();
@@ -168,8 +170,7 @@ class Collector {
     const words: unknown = memberOf(node, '$description')?.value;
     const description = typeof words === 'string' ? words.slice(0, LIMITS.description) : '';
     const wanted = pathOf(keys);
-    let path = wanted;
-    for (let n = 2; this.tokens.has(path); n++) path = `${wanted}-${n}`;
+    const path = this.unique(wanted);
     if (path !== wanted) this.say(node, `${wanted} is there twice; the second is read as ${path}.`, 'warning');
     const value = (memberOf(node, '$value') ?? memberOf(node, '$ref'))!;
     const entry: TokenEntry = { keys, path, node, value, type, description, deprecated, document: this.document };

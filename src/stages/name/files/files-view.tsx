@@ -9,7 +9,7 @@ import { readTokenFiles, type TokenFiles } from '@/core/intake/tokens/token-file
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { tell } from '@/ui/notices';
 import { StageLink } from '@/ui/stage-link';
-import { uniqueName } from '../tokens/theme-head';
+import { uniqueNames } from '@/core/base/unique-names';
 import { changeKey } from './change-key';
 import { Changes } from './changes';
 import css from './files.module.css';
@@ -170,7 +170,7 @@ function likelyTheme(themes: readonly { id: string; name: string }[], name: stri
 }
 
 function mappedOf(opened: Opened, themes: readonly { id: string; name: string }[]): MappedContext[] {
-  const taken = themes.map(({ name }) => name);
+  const unique = uniqueNames(themes.map(({ name }) => name));
   const seen = new Set<string>();
   return opened.files.contexts.flatMap((context, at): MappedContext[] => {
     const wanted = opened.themes[at]!;
@@ -178,8 +178,7 @@ function mappedOf(opened: Opened, themes: readonly { id: string; name: string }[
     seen.add(wanted);
     const known = themes.find(({ id }) => id === wanted);
     if (known) return [{ theme: known, context }];
-    const name = uniqueName(taken, context.name.slice(0, 120) || 'New theme');
-    taken.push(name);
+    const name = unique(context.name.slice(0, 120) || 'New theme');
     return [{ theme: { id: opened.ids[at]!, name }, context }];
   });
 }

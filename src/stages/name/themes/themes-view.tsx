@@ -10,7 +10,7 @@ import { Choice, Dial } from '@/ui/dial';
 import { useComputed } from '@/ui/use-computed';
 import { useTrial } from '@/ui/use-trial';
 import { derive } from '@/workers/solver';
-import { uniqueName } from '../tokens/theme-head';
+import { uniqueNames } from '@/core/base/unique-names';
 import { ThemeSheets } from './theme-sheet';
 import css from './themes.module.css';
 
@@ -83,10 +83,7 @@ function Begin({ themes, theme, onWish }: BeginProps) {
           key={preset}
           disabled={!mayEdit}
           onClick={() => {
-            const name = uniqueName(
-              themes.map((one) => one.name),
-              preset,
-            );
+            const name = uniqueNames(themes.map((other) => other.name))(preset);
             onWish({ key: newId(), from: theme, into: newId(), name, preset, recipe: PRESETS[preset] });
           }}
         >

@@ -1,6 +1,7 @@
 import { Menu, Portal } from '@chakra-ui/react';
 import { MoreHorizontal } from 'lucide-react';
 import { memo } from 'react';
+import { uniqueNames } from '@/core/base/unique-names';
 import type { Theme } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { copyTheme, shiftTheme } from '@/core/brand/theme-edits';
@@ -27,10 +28,7 @@ export const ThemeHead = memo(function ThemeHead({ theme }: { theme: Theme }) {
       mayEdit,
       () => {
         const id = newId();
-        const name = uniqueName(
-          themes.map((one) => one.name),
-          `${theme.name} copy`,
-        );
+        const name = uniqueNames(themes.map((other) => other.name))(`${theme.name} copy`);
         if (run(copyTheme(store.getState().brand, theme.id, id, name))) chooseTheme(id);
       },
     ],
@@ -94,9 +92,3 @@ export const ThemeHead = memo(function ThemeHead({ theme }: { theme: Theme }) {
     </span>
   );
 });
-
-export function uniqueName(taken: readonly string[], wanted: string): string {
-  let name = wanted;
-  for (let n = 2; taken.includes(name); n++) name = `${wanted} ${n}`;
-  return name;
-}

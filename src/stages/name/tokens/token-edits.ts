@@ -1,3 +1,4 @@
+import { uniqueNames } from '@/core/base/unique-names';
 import { slug } from '@/core/base/words';
 import type { Command, Step } from '@/core/brand/commands';
 import { equalSwatch } from '@/core/intake/tokens/compare-tokens';
@@ -28,11 +29,11 @@ export function tokenInGroup(
   group: string,
   swatch: { id: string; name: string },
 ): { command: Command; id: string } {
-  const taken = new Set(brand.tokens.map(({ path }) => path));
-  const base = [group, slug(swatch.name)].filter(Boolean).join('.');
-  let path = base;
-  for (let n = 2; taken.has(path); n++) path = `${base}-${n}`;
-  return newToken(brand, path, { swatch: swatch.id });
+  const unique = uniqueNames(
+    brand.tokens.map(({ path }) => path),
+    (path, n) => `${path}-${n}`,
+  );
+  return newToken(brand, unique([group, slug(swatch.name)].filter(Boolean).join('.')), { swatch: swatch.id });
 }
 
 export function setValue(tokens: readonly Token[], theme: string, value: TokenValue): Command {
