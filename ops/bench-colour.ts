@@ -46,8 +46,8 @@ const culoriToGamut = toGamut('rgb', 'oklch');
 /** Every colour with every other. */
 function pairs<T>(list: readonly T[], difference: (one: T, two: T) => number): number {
   let sum = 0;
-  for (let one = 0; one < list.length; one++) {
-    for (let two = 0; two < list.length; two++) sum += difference(list[one]!, list[two]!);
+  for (let at = 0; at < list.length; at++) {
+    for (let two = 0; two < list.length; two++) sum += difference(list[at]!, list[two]!);
   }
   // Used, so that nothing of it is left out by the compiler.
   if (Number.isNaN(sum)) throw new Error('A difference is no number.');

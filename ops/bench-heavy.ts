@@ -9,7 +9,7 @@ import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { HEAVY_FILES } from '../tests/heavy-files';
-import { onStand } from './bench-stand';
+import { onPage } from './bench-page';
 import { longestTask } from './frame-times';
 
 /** How often the memory of a process is looked at, in milliseconds; the system itself keeps the most there ever was. */
@@ -35,7 +35,7 @@ process.stdout.write(
 );
 
 const inPage: string[] = [];
-await onStand(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')), async (page) => {
+await onPage(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')), async (page) => {
   for (const [what, name] of HEAVY_FILES) {
     const runs: (readonly [number, number])[] = [];
     for (let run = 0; run < RUNS; run++) runs.push(await takenByPage(page, join(folder, what.replaceAll(' ', '-'), name)));

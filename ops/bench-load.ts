@@ -3,9 +3,9 @@
  * What the page fetches afterwards, when it rests, does not count. Prints the lines that stand in docs/performance.md.
  */
 import { readFileSync } from 'node:fs';
-import { onStand } from './bench-stand';
+import { onPage } from './bench-page';
 
-await onStand(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')), async (page) => {
+await onPage(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')), async (page) => {
   const session = await page.createCDPSession();
   await session.send('Network.enable');
   await session.send('Network.setCacheDisabled', { cacheDisabled: true });
@@ -26,7 +26,7 @@ await onStand(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')
     await page.goto(`${new URL(page.url()).origin}${path}${stage}`, { waitUntil: 'load' });
     loaded = true;
     await page.waitForSelector('[data-testid=kept]');
-    const bytes = [...scripts.values()].reduce((sum, one) => sum + one, 0);
+    const bytes = [...scripts.values()].reduce((sum, script) => sum + script, 0);
     process.stdout.write(`First load of ${stage}: ${Math.round(bytes / 1024)} KB in ${scripts.size} scripts.\n`);
   }
 });

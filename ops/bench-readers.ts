@@ -30,10 +30,10 @@ export async function extractionTable(): Promise<string> {
     }
     rows.push([name, times.sort((one, two) => one - two)[times.length >> 1]!, found]);
   };
-  const own = (liveliness: number) => () => extractColours(picture, { count: COUNT, liveliness }).map(({ rgb }) => rgb);
-  await time('Breakwater, by area', own(0));
-  await time('Breakwater, in between', own(0.5));
-  await time('Breakwater, by liveliness', own(1));
+  const ours = (liveliness: number) => () => extractColours(picture, { count: COUNT, liveliness }).map(({ rgb }) => rgb);
+  await time('Breakwater, by area', ours(0));
+  await time('Breakwater, in between', ours(0.5));
+  await time('Breakwater, by liveliness', ours(1));
   await time('sharp, palette PNG', () => bySharp(picture, COUNT));
   await time('quantize', () => {
     const pixels = Array.from(

@@ -9,7 +9,7 @@ import { join } from 'node:path';
 import { apply } from '../src/core/brand/apply';
 import { Brand } from '../src/core/brand/document';
 import { FORMATS, writeDestination } from '../src/core/formats/registry';
-import { onStand, quantile } from './bench-stand';
+import { onPage, quantile } from './bench-page';
 import { largeBrand } from './large-brand';
 
 const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));
@@ -64,7 +64,7 @@ cli();
 add('command line: one destination, start to finish', 7, cli, 700);
 
 // In the page: from Enter in the field of the prefix until the file on the screen shows it.
-await onStand(demo, async (page) => {
+await onPage(demo, async (page) => {
   await page.locator('nav[aria-label=Stages] ::-p-text(Ship)').click();
   await page.locator('::-p-xpath(//li//b[.="Booking site"])').click();
   const field = (await page.waitForSelector('::-p-aria([name="Put before every name"][role="textbox"])'))!;

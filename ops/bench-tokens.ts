@@ -8,7 +8,7 @@ import { deriveTheme, RECIPES } from '../src/core/brand/derive-theme';
 import type { Brand } from '../src/core/brand/document';
 import { resolveTheme } from '../src/core/brand/resolve';
 import { filtered, treeRows } from '../src/stages/name/tokens/tree-rows';
-import { onStand, quantile } from './bench-stand';
+import { onPage, quantile } from './bench-page';
 import { CHAIN, largeBrand } from './large-brand';
 import { frameTimes, longestTask } from './frame-times';
 
@@ -26,7 +26,7 @@ const timed = (work: (round: number) => void): number[] =>
     work(round);
     return performance.now() - started;
   });
-const resolveAll = (one: Brand) => themes.forEach((theme) => resolveTheme(one, theme));
+const resolveAll = (brand: Brand) => themes.forEach((theme) => resolveTheme(brand, theme));
 
 add('everything resolved from nothing, 4 themes', timed(() => resolveAll(structuredClone(brand))).slice(5), '');
 let current = brand;
@@ -60,7 +60,7 @@ add(
 );
 add('a theme derived (in a worker)', timed(() => void deriveTheme(brand, 'day', null, RECIPES.dark)).slice(ROUNDS - 5), '');
 
-await onStand(brand, async (page) => {
+await onPage(brand, async (page) => {
   await page.locator('::-p-xpath(//nav[@aria-label="Stages"]//a[contains(., "Name")])').click();
   const table = (await page.waitForSelector('[role=treegrid]'))!;
   const box = (await table.boundingBox())!;

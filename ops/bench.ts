@@ -9,7 +9,7 @@ import type { ElementHandle, Page } from 'puppeteer-core';
 import sharp from 'sharp';
 import { colourTable } from './bench-colour';
 import { extractionTable, worstOfBadFiles } from './bench-readers';
-import { onStand, quantile } from './bench-stand';
+import { onPage, quantile } from './bench-page';
 import { photograph } from '../tests/photograph';
 import { frameTimes, longestTask } from './frame-times';
 
@@ -25,7 +25,7 @@ const swatches = Array.from({ length: 128 }, (_, at) => ({
   locked: false,
 }));
 demo.palettes.push({ id: 'wide', name: 'Bench 128', kind: 'loose', swatches });
-await onStand(demo, async (page, folder) => {
+await onPage(demo, async (page, folder) => {
   await page.waitForSelector('[data-swatch]');
   const rows: string[] = [];
   for (const name of ['Trainer 16', 'Bench 128']) {

@@ -45,7 +45,7 @@ function readPart({ id, title, extensions, purpose }: Reader): string {
 }
 
 function endings(extensions: readonly string[]): string {
-  return extensions.map((one) => `\`${one}\``).join(' ');
+  return extensions.map((extension) => `\`${extension}\``).join(' ');
 }
 
 function values({ value }: OptionKind): string {

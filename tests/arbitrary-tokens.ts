@@ -48,7 +48,7 @@ export const tokenTree: fc.Arbitrary<Brand> = fc
     ),
   )
   .map(([paths, stream]): Brand => {
-    const tokens = paths.map((own, at): Token => {
+    const tokens = paths.map((path, at): Token => {
       const valueOf = (): TokenValue => {
         const { alias, at: target, colour } = stream.next().value;
         return alias && at > 0 ? { token: `t${target % at}` } : { colour };
@@ -56,7 +56,7 @@ export const tokenTree: fc.Arbitrary<Brand> = fc
       const { words, at: chance } = stream.next().value;
       return {
         id: `t${at}`,
-        path: own,
+        path: path,
         role: 'other',
         description: words,
         on: [],

@@ -19,7 +19,7 @@ let counter = 0;
 
 /** A command that makes some sense for the brand, though it may be refused. */
 export function commandFor(brand: Brand, { kind, a, b, c }: Pick): Command {
-  const one = <T>(list: readonly T[], at: number): T | undefined => list[at % Math.max(1, list.length)];
+  const pick = <T>(list: readonly T[], at: number): T | undefined => list[at % Math.max(1, list.length)];
   const swatches = brand.palettes.flatMap((palette) => palette.swatches);
   const fresh = () => `x${counter++}`;
   const swatch = (): Swatch => ({
@@ -28,19 +28,21 @@ export function commandFor(brand: Brand, { kind, a, b, c }: Pick): Command {
     value: `#${(c * 977).toString(16).padStart(6, '0')}`,
     locked: c % 5 === 0,
   });
-  const palette = one(brand.palettes, a);
+  const palette = pick(brand.palettes, a);
   const chosen = [
-    ...new Set([one(swatches, a), one(swatches, b), one(swatches, b + 1), one(swatches, c)].flatMap((found) => found?.id ?? [])),
+    ...new Set(
+      [pick(swatches, a), pick(swatches, b), pick(swatches, b + 1), pick(swatches, c)].flatMap((found) => found?.id ?? []),
+    ),
   ];
-  const token = one(brand.tokens, a);
-  const theme = one(brand.themes, b)!;
+  const token = pick(brand.tokens, a);
+  const theme = pick(brand.themes, b)!;
   const makers: (() => Step | false | undefined)[] = [
     () =>
       palette && {
         do: 'swatch.add',
         palette: palette.id,
         swatches: [swatch(), swatch()],
-        before: one(palette.swatches, b)?.id ?? null,
+        before: pick(palette.swatches, b)?.id ?? null,
       },
     () =>
       chosen[0] === undefined
@@ -58,7 +60,7 @@ export function commandFor(brand: Brand, { kind, a, b, c }: Pick): Command {
     () => (chosen.length > 0 ? { do: 'swatch.remove', ids: chosen } : undefined),
     () =>
       chosen.length > 0 && palette
-        ? { do: 'swatch.move', ids: chosen, palette: palette.id, before: one(palette.swatches, c)?.id ?? null }
+        ? { do: 'swatch.move', ids: chosen, palette: palette.id, before: pick(palette.swatches, c)?.id ?? null }
         : undefined,
     () => ({
       do: 'palette.add',
@@ -72,7 +74,7 @@ export function commandFor(brand: Brand, { kind, a, b, c }: Pick): Command {
       before: palette?.id ?? null,
     }),
     () => palette && { do: 'palette.edit', id: palette.id, set: { name: `Q ${c}` } },
-    () => palette && { do: 'palette.move', id: palette.id, before: one(brand.palettes, c)?.id ?? null },
+    () => palette && { do: 'palette.move', id: palette.id, before: pick(brand.palettes, c)?.id ?? null },
     () => palette && { do: 'palette.remove', id: palette.id },
     () => ({
       do: 'theme.add',
@@ -81,14 +83,14 @@ export function commandFor(brand: Brand, { kind, a, b, c }: Pick): Command {
       values: token?.values[theme.id] ? { [token.id]: token.values[theme.id]! } : {},
     }),
     () => ({ do: 'theme.remove', id: theme.id }),
-    () => ({ do: 'theme.move', id: theme.id, before: one(brand.themes, c)!.id }),
+    () => ({ do: 'theme.move', id: theme.id, before: pick(brand.themes, c)!.id }),
     () =>
       token && {
         do: 'token.set',
         id: token.id,
-        set: { [theme.id]: c % 3 === 0 ? null : c % 3 === 1 ? { colour: 'teal' } : { token: one(brand.tokens, c)!.id } },
+        set: { [theme.id]: c % 3 === 0 ? null : c % 3 === 1 ? { colour: 'teal' } : { token: pick(brand.tokens, c)!.id } },
       },
-    () => token && { do: 'token.edit', id: token.id, set: { path: `r.${c}`, description: 'x', on: [one(brand.tokens, b)!.id] } },
+    () => token && { do: 'token.edit', id: token.id, set: { path: `r.${c}`, description: 'x', on: [pick(brand.tokens, b)!.id] } },
     () => ({
       do: 'token.add',
       tokens: [
@@ -106,13 +108,13 @@ export function commandFor(brand: Brand, { kind, a, b, c }: Pick): Command {
               ? null
               : {
                   state: 'hover',
-                  of: one(brand.tokens, b)!.id,
-                  surface: one(brand.tokens, c)!.id,
+                  of: pick(brand.tokens, b)!.id,
+                  surface: pick(brand.tokens, c)!.id,
                   step: 0.06,
                   chroma: 1,
                   least: 1 + (c % 3),
                 },
-          deprecated: c % 3 === 0 ? null : { note: `D ${c}`, use: one(brand.tokens, c)!.id },
+          deprecated: c % 3 === 0 ? null : { note: `D ${c}`, use: pick(brand.tokens, c)!.id },
           extensions: c % 5 === 0 ? null : `{"a": ${c}}`,
         },
       },
@@ -130,10 +132,10 @@ export function commandFor(brand: Brand, { kind, a, b, c }: Pick): Command {
     () =>
       brand.fields[0] && {
         do: 'field.edit',
-        id: one(brand.fields, a)!.id,
+        id: pick(brand.fields, a)!.id,
         set: { values: [{ text: `V ${c}` }], group: `g${c}` },
       },
-    () => brand.fields[0] && { do: 'field.remove', id: one(brand.fields, a)!.id },
+    () => brand.fields[0] && { do: 'field.remove', id: pick(brand.fields, a)!.id },
     () => ({
       do: 'brand.edit',
       set: {
@@ -141,9 +143,9 @@ export function commandFor(brand: Brand, { kind, a, b, c }: Pick): Command {
         carried: [{ path: ['space', `s${c}`], json: `{"$value": ${c}.0}`, before: null }],
       },
     }),
-    () => token && { do: 'token.remove', ids: [token.id, ...(c % 2 ? [one(brand.tokens, b)!.id] : [])] },
+    () => token && { do: 'token.remove', ids: [token.id, ...(c % 2 ? [pick(brand.tokens, b)!.id] : [])] },
     () =>
-      token && { do: 'token.move', ids: [...new Set([token.id, one(brand.tokens, b)!.id])], before: one(brand.tokens, c)!.id },
+      token && { do: 'token.move', ids: [...new Set([token.id, pick(brand.tokens, b)!.id])], before: pick(brand.tokens, c)!.id },
     () => ({
       do: 'destination.add',
       destination: { id: fresh(), name: 'D', format: 'css', options: { b: c, a: 1 } },

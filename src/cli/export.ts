@@ -92,13 +92,14 @@ function writtenFiles(brand: Brand, options: ExportOptions): Exported[] {
 /** The brand's own destinations carry the options its people chose; a format it does not ship to takes the defaults. */
 function destinationsFor(brand: Brand, { to, set = [] }: ExportOptions): Pick<Destination, 'name' | 'format' | 'options'>[] {
   const given = Object.fromEntries(set.map(optionOf));
-  if (to === undefined) return brand.destinations.map((one) => ({ ...one, options: { ...one.options, ...given } }));
+  if (to === undefined)
+    return brand.destinations.map((destination) => ({ ...destination, options: { ...destination.options, ...given } }));
   const ids = to === 'all' ? FORMATS.map((format) => format.id) : to.split(',');
   return ids.flatMap((id) => {
     if (!formatById(id)) fail(`there is no format “${id}” to write; “breakwater formats” lists them.`);
-    const own = brand.destinations.filter((destination) => destination.format === id);
-    const list = own.length > 0 ? own : [{ name: id, format: id, options: {} }];
-    return list.map((one) => ({ ...one, options: { ...one.options, ...given } }));
+    const shippedAs = brand.destinations.filter((destination) => destination.format === id);
+    const list = shippedAs.length > 0 ? shippedAs : [{ name: id, format: id, options: {} }];
+    return list.map((destination) => ({ ...destination, options: { ...destination.options, ...given } }));
   });
 }
 
@@ -129,7 +130,7 @@ async function brandOf(path: string): Promise<Brand> {
     tellAll(reading.problems);
     return brandFromReading(name, reading);
   }
-  const besides = filesOfResolver(file).flatMap((one) => filesBeside(file)(one) ?? []);
+  const besides = filesOfResolver(file).flatMap((name) => filesBeside(file)(name) ?? []);
   const { brand, problems } = brandFromTokens(name.replace(/\.(?:tokens|resolver)$/, ''), [file, ...besides]);
   tellAll(problems);
   return brand;

@@ -23,7 +23,7 @@ export function placeFiles(folder: string, files: readonly Placed[]): void {
   const waiting: { from: string; to: string }[] = [];
   try {
     for (const { path, bytes } of files) {
-      const to = within(folder, path);
+      const to = placedIn(folder, path);
       mkdirSync(dirname(to), { recursive: true });
       // Found now, or the files before it would have been moved already.
       if (statSync(to, { throwIfNoEntry: false })?.isDirectory()) throw Object.assign(new Error(), { code: 'EISDIR', path: to });
@@ -43,7 +43,7 @@ export function differing(folder: string, files: readonly Placed[]): string[] {
   return files
     .filter(({ path, bytes }) => {
       try {
-        return !readFileSync(within(folder, path)).equals(bytes);
+        return !readFileSync(placedIn(folder, path)).equals(bytes);
       } catch (error) {
         if ((error as NodeJS.ErrnoException).code === 'ENOENT') return true;
         throw explained(error, folder);
@@ -53,7 +53,7 @@ export function differing(folder: string, files: readonly Placed[]): string[] {
 }
 
 /** A path below a folder. What came from elsewhere may not lead out of it. */
-function within(folder: string, path: string): string {
+function placedIn(folder: string, path: string): string {
   const clean = normalize(path);
   if (isAbsolute(clean) || clean.split(sep).includes('..') || path.includes('\0')) {
     throw new Failure(`“${path.slice(0, 80)}” leads out of the folder; nothing was written.`, 2);

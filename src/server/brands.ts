@@ -71,7 +71,7 @@ export async function loadBrand(id: string, transaction?: Transaction): Promise<
  */
 export async function acceptChanges(person: PersonRow, brandId: string, sent: readonly Pending[]): Promise<Outcome[]> {
   const outcomes: Outcome[] = [];
-  for (const one of sent) outcomes.push(await takeInOne(person, brandId, one));
+  for (const change of sent) outcomes.push(await takeInOne(person, brandId, change));
   return outcomes;
 }
 
@@ -102,7 +102,7 @@ async function takeInOne(person: PersonRow, brandId: string, { key, command }: P
 /** Changes after a number, oldest first. */
 export async function changesAfter(brandId: string, seq: number, limit: number): Promise<ToldChange[]> {
   const rows = await database().Change.findAll({ where: { brandId, seq: { [Op.gt]: seq } }, order: [['seq', 'ASC']], limit });
-  return told(rows);
+  return withNames(rows);
 }
 
 /** The latest changes that touched one entity, newest first. */
@@ -112,10 +112,10 @@ export async function historyOf(brandId: string, entity: string): Promise<ToldCh
     order: [['seq', 'DESC']],
     limit: 20,
   });
-  return told(rows);
+  return withNames(rows);
 }
 
-async function told(rows: ChangeRow[]): Promise<ToldChange[]> {
+async function withNames(rows: ChangeRow[]): Promise<ToldChange[]> {
   const people = await database().Person.findAll({ where: { id: [...new Set(rows.map((row) => row.personId))] } });
   const names = new Map(people.map((person) => [person.id, person.name]));
   return rows.map((row) => ({

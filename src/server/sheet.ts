@@ -49,8 +49,8 @@ export async function drawSheet(brandId: string, { as, parts, note, page }: z.ou
   const svg = sheetPages(brand, choice.data, fonts())[page - 1];
   if (!svg) throw new Refused(404, 'The sheet has fewer pages than that.');
   if (as === 'svg') return { name: `${base}-${page}.svg`, mediaType: 'image/svg+xml; charset=utf-8', bytes: utf8(svg) };
-  const one = { ...choice.data, parts: [SHEET_PARTS.filter((part) => choice.data.parts.includes(part))[page - 1]!] };
-  const html = sheetHtml(brand, one, fonts());
+  const onePage = { ...choice.data, parts: [SHEET_PARTS.filter((part) => choice.data.parts.includes(part))[page - 1]!] };
+  const html = sheetHtml(brand, onePage, fonts());
   return { name: `${base}-${page}.png`, mediaType: 'image/png', bytes: await inChromium(html, 'png') };
 }
 

@@ -7,7 +7,7 @@ import { Refused } from './refused';
 /** What an organisation's shelf holds besides the starters. */
 export interface Shelf {
   /** Its own palettes, the newest first. */
-  readonly own: readonly ShelfPalette[];
+  readonly ours: readonly ShelfPalette[];
   /** How many palettes of its brands were made from each palette of the shelf, by id. */
   readonly uses: Readonly<Record<string, number>>;
 }
@@ -30,7 +30,7 @@ export async function shelfOf(brandId: string): Promise<Shelf> {
     { type: QueryTypes.SELECT, replacements: { organisationId } },
   );
   return {
-    own: rows.map(({ id, entry }) => ({ ...ShelfEntry.parse(entry), id })),
+    ours: rows.map(({ id, entry }) => ({ ...ShelfEntry.parse(entry), id })),
     uses: Object.fromEntries(counts.map(({ shelf, count }) => [shelf, count])),
   };
 }

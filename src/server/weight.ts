@@ -15,7 +15,7 @@ async function measure(files: readonly Uint8Array[]): Promise<Sizes> {
       return { raw: bytes.length, gzip: zipped.length, brotli: pressed.length };
     }),
   );
-  const sum = (what: keyof Sizes) => sizes.reduce((total, one) => total + one[what], 0);
+  const sum = (what: keyof Sizes) => sizes.reduce((total, size) => total + size[what], 0);
   return { raw: sum('raw'), gzip: sum('gzip'), brotli: sum('brotli') };
 }
 

@@ -79,7 +79,7 @@ class Stream {
     this.listeners.set(kind, listener);
   }
   close() {
-    Stream.open = Stream.open.filter((one) => one !== this);
+    Stream.open = Stream.open.filter((stream) => stream !== this);
   }
   emit(kind: string, data: unknown = {}) {
     this.listeners.get(kind)!({ data: JSON.stringify(data) });
@@ -137,8 +137,8 @@ test('what is on trial is shown but neither kept nor sent, outlasts others’ wo
     Object.values(values).some((value) => 'swatch' in value && value.swatch === 'core-foam'),
   );
   const unlink = users.map(({ id, values }): Step => {
-    const own = Object.keys(values).map((theme) => [theme, { colour: '#fff' }]);
-    return { do: 'token.set', id, set: Object.fromEntries(own) };
+    const white = Object.keys(values).map((theme) => [theme, { colour: '#fff' }]);
+    return { do: 'token.set', id, set: Object.fromEntries(white) };
   });
   tryOut(null);
   expect([foam(store), store.getState().trial]).toEqual(['#ddf0ee', null]);

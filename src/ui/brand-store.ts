@@ -219,11 +219,11 @@ export function createBrandStore(opening: Opening): BrandStore {
     const taken = receive(replica, change);
     if (!taken) return false;
     if (taken.replica === replica) return true;
-    const own = replica.pending.some(({ key }) => key === change.key);
-    if (own) storage.forget(change.key);
+    const isOurs = replica.pending.some(({ key }) => key === change.key);
+    if (isOurs) storage.forget(change.key);
     show(taken.replica, taken.dropped);
     const touched = new Map(get().touched);
-    for (const id of touchedBy(change.command)) touched.set(id, { by: own ? person.name : change.by, at: change.at });
+    for (const id of touchedBy(change.command)) touched.set(id, { by: isOurs ? person.name : change.by, at: change.at });
     set({ touched, acknowledged: new Set([...acknowledged].filter((key) => key !== change.key)) });
     return true;
   }
@@ -232,8 +232,8 @@ export function createBrandStore(opening: Opening): BrandStore {
   function sendKept(): void {
     const { pending, unreadable } = storage.all();
     if (unreadable > 0) tell(`${unreadable} earlier edits on this disk cannot be read by this version; they were left there.`);
-    const own = new Set(get().replica.pending.map(({ key }) => key));
-    set({ kept: pending.filter(({ key }) => !own.has(key)) });
+    const known = new Set(get().replica.pending.map(({ key }) => key));
+    set({ kept: pending.filter(({ key }) => !known.has(key)) });
     void send();
   }
 
@@ -287,16 +287,16 @@ export function createBrandStore(opening: Opening): BrandStore {
   function acknowledge(key: string, seq: number): void {
     storage.forget(key);
     const { replica, kept } = get();
-    if (kept.some((one) => one.key === key)) set({ kept: kept.filter((one) => one.key !== key) });
+    if (kept.some((change) => change.key === key)) set({ kept: kept.filter((change) => change.key !== key) });
     else if (seq > replica.seq) set(({ acknowledged }) => ({ acknowledged: new Set(acknowledged).add(key) }));
   }
 
   function drop(key: string, sentence: string): void {
     storage.forget(key);
     const { replica, kept } = get();
-    const pending = [...kept, ...replica.pending].find((one) => one.key === key);
+    const pending = [...kept, ...replica.pending].find((change) => change.key === key);
     if (pending) tell(`${pending.command.label} was not kept: ${sentence}`);
-    set({ kept: kept.filter((one) => one.key !== key) });
+    set({ kept: kept.filter((change) => change.key !== key) });
     const { replica: without, dropped } = withdraw(replica, key);
     show(without, dropped);
   }

@@ -79,9 +79,9 @@ export const useCatch = create<CatchState>()(
       rename: (index, name) => set(({ names }) => ({ names: { ...names, [index]: name } })),
       move: (index, to) =>
         set(({ lines }) => {
-          const [from, at] = [index, to].map((one) => lines.findIndex((line) => line.index === one)) as [number, number];
+          const [from, at] = [index, to].map((wanted) => lines.findIndex((line) => line.index === wanted)) as [number, number];
           const line = { ...lines[from]!, palette: lines[at]!.palette };
-          const others = lines.filter((one) => one.index !== index);
+          const others = lines.filter((line) => line.index !== index);
           return { lines: [...others.slice(0, at), line, ...others.slice(at)] };
         }),
       send: (group, route) => set(({ routes }) => ({ routes: { ...routes, [group]: route } })),
@@ -169,7 +169,7 @@ function added({ sources, lines, problems, ...rest }: Content, source: string, f
     ...rest,
     sources: sources.includes(source) ? sources : [...sources, source],
     lines: [...lines, ...fresh],
-    problems: [...problems, ...found.problems.map((one) => ({ ...one, source }))],
+    problems: [...problems, ...found.problems.map((problem) => ({ ...problem, source }))],
     ...(found.picture && { picture: found.picture }),
     ...(found.origin && {
       origins: { ...rest.origins, ...Object.fromEntries(fresh.map(({ palette }) => [palette, found.origin!])) },

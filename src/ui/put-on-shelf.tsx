@@ -33,7 +33,7 @@ export function PutOnShelf({ open, onOpen }: { open: boolean; onOpen: (open: boo
   const [maker, setMaker] = useState(person.name);
   const [note, setNote] = useState('');
   const [busy, setBusy] = useState(false);
-  const palette = palettes.find((one) => one.id === (chosen ?? current)) ?? palettes[0];
+  const palette = palettes.find((offered) => offered.id === (chosen ?? current)) ?? palettes[0];
   const put = async () => {
     const entry = ShelfPalette.safeParse({
       id: newId(),
@@ -78,9 +78,9 @@ export function PutOnShelf({ open, onOpen }: { open: boolean; onOpen: (open: boo
                 <Field.Label>Palette</Field.Label>
                 <NativeSelect.Root size="sm">
                   <NativeSelect.Field value={palette.id} onChange={(event) => setChosen(event.target.value)}>
-                    {palettes.map((one) => (
-                      <option key={one.id} value={one.id}>
-                        {one.name}
+                    {palettes.map((palette) => (
+                      <option key={palette.id} value={palette.id}>
+                        {palette.name}
                       </option>
                     ))}
                   </NativeSelect.Field>
@@ -94,8 +94,8 @@ export function PutOnShelf({ open, onOpen }: { open: boolean; onOpen: (open: boo
                     value={kind ?? SHELF_KIND[palette.kind]}
                     onChange={(event) => setKind(event.target.value as ShelfKind)}
                   >
-                    {SHELF_KINDS.map((one) => (
-                      <option key={one}>{one}</option>
+                    {SHELF_KINDS.map((kind) => (
+                      <option key={kind}>{kind}</option>
                     ))}
                   </NativeSelect.Field>
                   <NativeSelect.Indicator />

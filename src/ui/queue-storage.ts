@@ -26,7 +26,7 @@ export class QueueStorage {
   all(): { pending: Pending[]; unreadable: number } {
     const found: { order: number; pending: Pending }[] = [];
     let unreadable = 0;
-    for (const name of Object.keys(localStorage).filter((one) => one.startsWith(this.prefix))) {
+    for (const name of Object.keys(localStorage).filter((key) => key.startsWith(this.prefix))) {
       const entry = JSON.parse(localStorage.getItem(name)!) as { order: number; command: unknown };
       const command = Command.safeParse(entry.command);
       if (command.success)

@@ -2,7 +2,7 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
-import type { Stand } from '../stand';
+import type { TestServer } from '../test-server';
 
 const FLAGS =
   '--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync --force-color-profile=srgb --use-fake-device-for-media-stream --use-fake-ui-for-media-stream';
@@ -31,12 +31,12 @@ export class Person {
     });
   }
 
-  static async enter(browser: Browser, stand: Stand, name: string): Promise<Person> {
+  static async enter(browser: Browser, server: TestServer, name: string): Promise<Person> {
     const context = await browser.createBrowserContext();
-    await context.overridePermissions(stand.url, ['clipboard-read', 'clipboard-write', 'clipboard-sanitized-write', 'camera']);
-    const person = new Person(await context.newPage(), stand.url);
+    await context.overridePermissions(server.url, ['clipboard-read', 'clipboard-write', 'clipboard-sanitized-write', 'camera']);
+    const person = new Person(await context.newPage(), server.url);
     await person.page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
-    await person.page.goto(`${stand.url}/sign-in`, { waitUntil: 'networkidle0' });
+    await person.page.goto(`${server.url}/sign-in`, { waitUntil: 'networkidle0' });
     await person.click(name);
     await person.page.waitForSelector('[data-testid=kept]');
     return person;
@@ -121,7 +121,9 @@ export class Person {
   }
 
   texts(selector: string): Promise<string[]> {
-    return this.page.$$eval(selector, (found) => found.map((one) => (one as HTMLElement).innerText.trim().replace(/\s+/g, ' ')));
+    return this.page.$$eval(selector, (found) =>
+      found.map((element) => (element as HTMLElement).innerText.trim().replace(/\s+/g, ' ')),
+    );
   }
 
   /** Downloads go to a fresh folder. */

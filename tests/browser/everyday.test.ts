@@ -1,23 +1,23 @@
 /** What people do all day beside the main road: themes, destinations, big palettes, releases while others work. */
 import type { Browser } from 'puppeteer-core';
-import { openStand, Visitor, type Stand } from '../stand';
+import { startTestServer, Visitor, type TestServer } from '../test-server';
 import { launch, Person } from './browser';
 
-let stand: Stand;
+let server: TestServer;
 let browser: Browser;
 let ida: Person;
 beforeAll(async () => {
-  stand = await openStand('everyday');
+  server = await startTestServer('everyday');
   browser = await launch();
-  ida = await Person.enter(browser, stand, 'Ida');
+  ida = await Person.enter(browser, server, 'Ida');
 }, 90_000);
 afterAll(async () => {
   await browser.close();
-  await stand.close();
+  await server.close();
 });
 jest.setTimeout(90_000);
 
-const brand = async () => (await (await Visitor.demo(stand, 'ida')).send('GET', '/api/brands/quillhaven')).body;
+const brand = async () => (await (await Visitor.demo(server, 'ida')).send('GET', '/api/brands/quillhaven')).body;
 
 test('a swatch is moved with the keyboard alone', async () => {
   await (await ida.find('[data-swatch="core-harbour"]')).focus();
@@ -123,7 +123,7 @@ test('a destination is added, its options are checked, and it is removed again',
 });
 
 test('a release that others’ work has overtaken is refused; a page left open hears of the next one', async () => {
-  const oren = await Person.enter(browser, stand, 'Oren');
+  const oren = await Person.enter(browser, server, 'Oren');
   await oren.stage('Watch');
   await oren.sees('Nothing has been released yet');
   await ida.click('Release…');
@@ -137,7 +137,7 @@ test('a release that others’ work has overtaken is refused; a page left open h
   const links = await oren.page.$$eval('section a', (found) => found.map((link) => link.getAttribute('href')!));
   expect(links).toContain('/deliver/quillhaven/1/css/quillhaven-ferries.css');
   const { seq } = await brand();
-  const visitor = await Visitor.demo(stand, 'oren');
+  const visitor = await Visitor.demo(server, 'oren');
   await visitor.change([{ do: 'brand.edit', set: { name: 'Moved on' } }]);
   expect((await visitor.send('POST', '/api/brands/quillhaven/releases', { seq, note: '' })).status).toBe(409);
   await ida.sees('Moved on');
@@ -153,7 +153,7 @@ test('ten thousand swatches stand in the grid without all being drawn', async ()
     locked: false,
   }));
   await (
-    await Visitor.demo(stand, 'ida')
+    await Visitor.demo(server, 'ida')
   ).change([{ do: 'palette.add', palette: { id: 'many', name: 'Many', kind: 'loose', swatches }, before: null }]);
   await ida.click('Many');
   await ida.sees('10000 colours');

@@ -5,21 +5,21 @@ import { join, resolve } from 'node:path';
 import sharp from 'sharp';
 import type { Browser, ElementHandle } from 'puppeteer-core';
 import type { Brand } from '@/core/brand/document';
-import { openStand, type Stand } from '../stand';
+import { startTestServer, type TestServer } from '../test-server';
 import { launch, Person } from './browser';
 
-let stand: Stand;
+let server: TestServer;
 let browser: Browser;
 let ida: Person;
 beforeAll(async () => {
-  stand = await openStand('gather');
+  server = await startTestServer('gather');
   browser = await launch();
-  ida = await Person.enter(browser, stand, 'Ida');
+  ida = await Person.enter(browser, server, 'Ida');
   await ida.stage('Gather');
 }, 90_000);
 afterAll(async () => {
   await browser.close();
-  await stand.close();
+  await server.close();
 });
 jest.setTimeout(60_000);
 
@@ -44,7 +44,9 @@ const undo = async () => {
 };
 const caught = (count: number) => ida.sees(`${count} in the catch`);
 const names = () =>
-  ida.page.$$eval('[data-testid=catch] input[aria-label^="Name of"]', (all) => all.map((one) => (one as HTMLInputElement).value));
+  ida.page.$$eval('[data-testid=catch] input[aria-label^="Name of"]', (all) =>
+    all.map((input) => (input as HTMLInputElement).value),
+  );
 
 test.each([
   ['style-guide.txt', 8, 'Harbour'],
@@ -86,14 +88,16 @@ test('on a picture: more colours, a point dragged elsewhere, an area drawn, and 
   await caught(9);
   const picture = (await (await ida.find('[data-testid=picture]')).boundingBox())!;
   const point = await ida.find('button[aria-label^="Point 1,"]');
-  const before = await point.evaluate((one) => one.getAttribute('aria-label'));
+  const before = await point.evaluate((element) => element.getAttribute('aria-label'));
   const from = (await point.boundingBox())!;
   await ida.page.mouse.move(from.x + 8, from.y + 8);
   await ida.page.mouse.down();
   // The red funnel of the ferry stands at 313, 266 of 960 by 640.
   await ida.page.mouse.move(picture.x + (313 / 960) * picture.width, picture.y + (266 / 640) * picture.height, { steps: 6 });
   await ida.page.mouse.up();
-  const after = await (await ida.find('button[aria-label^="Point 1,"]')).evaluate((one) => one.getAttribute('aria-label')!);
+  const after = await (
+    await ida.find('button[aria-label^="Point 1,"]')
+  ).evaluate((element) => element.getAttribute('aria-label')!);
   expect(after).not.toBe(before);
   const [r, g, b] = [1, 3, 5].map((at) => parseInt(after.split('#')[1]!.slice(at - 1, at + 1), 16)) as [number, number, number];
   expect([r > 180, g < 110, b < 90]).toEqual([true, true, true]);
@@ -156,7 +160,7 @@ test('tokens come in as tokens: groups to palettes or to none, aliases as aliase
   await ida.click('Bring in 3 colours and 5 tokens');
   await ida.sees('7 colours');
   const { brand } = await documentNow();
-  const token = (path: string) => brand.tokens.find((one) => one.path === path)!;
+  const token = (path: string) => brand.tokens.find((token) => token.path === path)!;
   const [high] = brand.palettes.find(({ id }) => id === 'deck')!.swatches.slice(-2);
   expect(token('tide.high').values).toEqual({ day: { swatch: high!.id } });
   expect(token('cabin.wall').values).toEqual({ day: { colour: '#f4efe6' } });
@@ -217,7 +221,7 @@ test('cells of a workbook are chosen by dragging over them, or written', async (
   await ida.page.mouse.move(...cell(6, 5), { steps: 5 });
   await ida.page.mouse.up();
   await caught(16);
-  const range = () => ida.page.$eval('input[aria-label="Cells to read"]', (one) => one.value);
+  const range = () => ida.page.$eval('input[aria-label="Cells to read"]', (input) => input.value);
   expect(await range()).toBe("'House colours'!C2:F5");
   await ida.fill('Cells to read', 'A1:H1');
   await caught(8);

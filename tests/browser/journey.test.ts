@@ -3,20 +3,20 @@ import { existsSync, readFileSync } from 'node:fs';
 import { unzipSync } from 'fflate';
 import { join } from 'node:path';
 import type { Browser } from 'puppeteer-core';
-import { openStand, type Stand } from '../stand';
+import { startTestServer, type TestServer } from '../test-server';
 import { launch, Person } from './browser';
 
-let stand: Stand;
+let server: TestServer;
 let browser: Browser;
 let ida: Person;
 beforeAll(async () => {
-  stand = await openStand('journey');
+  server = await startTestServer('journey');
   browser = await launch();
-  ida = await Person.enter(browser, stand, 'Ida');
+  ida = await Person.enter(browser, server, 'Ida');
 }, 90_000);
 afterAll(async () => {
   await browser.close();
-  await stand.close();
+  await server.close();
 });
 jest.setTimeout(90_000);
 

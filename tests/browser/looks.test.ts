@@ -1,20 +1,20 @@
 /** Every stage in every surround: readable, without errors; and the page answers whatever is pasted into it. */
 import { readFileSync } from 'node:fs';
 import type { Browser, ElementHandle } from 'puppeteer-core';
-import { openStand, type Stand } from '../stand';
+import { startTestServer, type TestServer } from '../test-server';
 import { launch, Person } from './browser';
 
-let stand: Stand;
+let server: TestServer;
 let browser: Browser;
 let ida: Person;
 beforeAll(async () => {
-  stand = await openStand('looks');
+  server = await startTestServer('looks');
   browser = await launch();
-  ida = await Person.enter(browser, stand, 'Ida');
+  ida = await Person.enter(browser, server, 'Ida');
 }, 90_000);
 afterAll(async () => {
   await browser.close();
-  await stand.close();
+  await server.close();
 });
 jest.setTimeout(120_000);
 

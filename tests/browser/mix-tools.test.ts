@@ -205,7 +205,7 @@ test('any palette gives a terminal’s sixteen colours, which are then edited on
   await ida.click('As a new palette');
   await ida.page.waitForFunction(() => document.querySelectorAll('[data-row]').length === 3);
   const { swatches } = await mix.kept('Deck paint terminal');
-  const value = (name: string) => readColour(swatches.find((one) => one.name === name)!.value)!;
+  const value = (name: string) => readColour(swatches.find((swatch) => swatch.name === name)!.value)!;
   expect(swatches).toHaveLength(19);
   for (const name of ['Red', 'Green', 'Yellow', 'Blue', 'Magenta', 'Cyan', 'Text']) {
     expect(contrastRatio(value(name), value('Ground'))).toBeGreaterThanOrEqual(4.5);
@@ -237,7 +237,7 @@ test('with no colour, one, or all locked, every tool stands and says what it nee
   await ida.keys('l');
   await mix.tool('Adjust');
   await mix.slide('Lightness', 'End');
-  expect(await ida.page.$$eval('button', (all) => all.filter((one) => one.textContent === 'Apply' && !one.disabled).length)).toBe(
-    1,
-  );
+  expect(
+    await ida.page.$$eval('button', (all) => all.filter((button) => button.textContent === 'Apply' && !button.disabled).length),
+  ).toBe(1);
 });

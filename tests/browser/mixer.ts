@@ -1,18 +1,18 @@
 import type { Browser, ElementHandle } from 'puppeteer-core';
 import type { Palette } from '@/core/brand/document';
-import { openStand, Visitor, type Stand } from '../stand';
+import { startTestServer, Visitor, type TestServer } from '../test-server';
 import { launch, Person } from './browser';
 
 /** Ida at the Mix stage of a demo of her own, and what she does there again and again. */
 export async function openMix(name: string) {
-  const stand: Stand = await openStand(name);
+  const server: TestServer = await startTestServer(name);
   const browser: Browser = await launch();
-  const ida = await Person.enter(browser, stand, 'Ida');
+  const ida = await Person.enter(browser, server, 'Ida');
   const close = async () => {
     await browser.close();
-    await stand.close();
+    await server.close();
   };
-  const visitor = () => Visitor.demo(stand, 'ida');
+  const visitor = () => Visitor.demo(server, 'ida');
   /** The palette as the server has it, once everything is kept. */
   async function kept(name: string): Promise<Palette> {
     await ida.page.waitForFunction(() =>
@@ -30,7 +30,7 @@ export async function openMix(name: string) {
   };
   const cell = (name: string) => ida.find(`[data-swatch][aria-label^="${name},"]`);
   const shown = () =>
-    ida.page.$$eval('[data-swatch]', (cells) => cells.map((one) => [...one.querySelectorAll('code')].at(-1)!.textContent!));
+    ida.page.$$eval('[data-swatch]', (cells) => cells.map((cell) => [...cell.querySelectorAll('code')].at(-1)!.textContent!));
   /** Waits until a patch shows a colour, on trial or settled. */
   const shows = (at: number, hex: string) =>
     ida.page.waitForFunction(

@@ -6,10 +6,10 @@ import type { Browser, ElementHandle } from 'puppeteer-core';
 import { Brand, type Token } from '@/core/brand/document';
 import { unmarked } from '@/core/formats/kit/marks';
 import { markedTokenText } from '@/core/formats/tokens/dtcg-text';
-import { openStand, Visitor, type Stand } from '../stand';
+import { startTestServer, Visitor, type TestServer } from '../test-server';
 import { launch, Person } from './browser';
 
-let stand: Stand;
+let server: TestServer;
 let browser: Browser;
 let ida: Person;
 const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));
@@ -17,22 +17,22 @@ const folder = mkdtempSync(join(tmpdir(), 'breakwater-name-'));
 jest.setTimeout(90_000);
 
 beforeAll(async () => {
-  stand = await openStand('name');
+  server = await startTestServer('name');
   browser = await launch();
-  ida = await Person.enter(browser, stand, 'Ida');
+  ida = await Person.enter(browser, server, 'Ida');
   await ida.stage('Name');
   await ida.find('[role=treegrid]');
 }, 120_000);
 afterAll(async () => {
   await browser.close();
-  await stand.close();
+  await server.close();
 });
 afterEach(() => expect(ida.errors).toEqual([]));
 
 /** The brand as the server has it, once everything is kept. */
 async function kept(): Promise<Brand> {
   await ida.page.waitForFunction(() => /^(Kept|All kept)/.test(document.querySelector('[data-testid=kept]')?.textContent ?? ''));
-  return (await (await Visitor.demo(stand, 'ida')).send('GET', '/api/brands/quillhaven')).body.brand as Brand;
+  return (await (await Visitor.demo(server, 'ida')).send('GET', '/api/brands/quillhaven')).body.brand as Brand;
 }
 const tokenOf = async (path: string): Promise<Token | undefined> => (await kept()).tokens.find((token) => token.path === path);
 const view = async (label: string) => (await ida.find(`::-p-xpath(//button[@role="tab"][starts-with(., "${label}")])`)).click();
@@ -175,7 +175,7 @@ test('half of a changed token file is taken, the other half is left', async () =
   await ida.click('Take 2 of 4');
   await ida.sees('done, and one undo away');
   const brand = await kept();
-  const byPath = (own: string) => brand.tokens.find((token) => token.path === own);
+  const byPath = (path: string) => brand.tokens.find((token) => token.path === path);
   expect(byPath('status.alert')!.values.day).toEqual({ colour: '#cc3333' });
   expect(byPath('text.soft-label')!.id).toBe('t-text-soft');
   expect(byPath('brand.accent')!.values.day).toEqual({ swatch: 'core-lamp' });

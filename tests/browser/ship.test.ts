@@ -4,23 +4,23 @@ import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { unzipSync } from 'fflate';
 import type { Browser } from 'puppeteer-core';
-import { openStand, type Stand } from '../stand';
+import { startTestServer, type TestServer } from '../test-server';
 import { launch, Person } from './browser';
 
-let stand: Stand;
+let server: TestServer;
 let browser: Browser;
 let ida: Person;
 jest.setTimeout(60_000);
 beforeAll(async () => {
-  stand = await openStand('ship');
+  server = await startTestServer('ship');
   browser = await launch();
-  ida = await Person.enter(browser, stand, 'Ida');
+  ida = await Person.enter(browser, server, 'Ida');
   await ida.stage('Ship');
 });
 afterAll(async () => {
   expect(ida.errors).toEqual([]);
   await browser.close();
-  await stand.close();
+  await server.close();
 });
 
 /** The text of the file that is shown, as much of it as is drawn. */
@@ -28,7 +28,8 @@ const shown = () =>
   ida.page.$$eval('[aria-label^="Contents of"] .cm-line', (lines) => lines.map((line) => line.textContent).join('\n'));
 const showsLine = (line: string) =>
   ida.page.waitForFunction(
-    (wanted) => [...document.querySelectorAll('[aria-label^="Contents of"] .cm-line')].some((one) => one.textContent === wanted),
+    (wanted) =>
+      [...document.querySelectorAll('[aria-label^="Contents of"] .cm-line')].some((line) => line.textContent === wanted),
     {},
     line,
   );
@@ -104,17 +105,17 @@ test('families are weighed, and leaving one out makes the file lighter', async (
   await ida.sees('All files of this destination');
   const before = await total();
   const row = (path: string) => `::-p-xpath(//tr[.//input[@aria-label="Ship ${path}"]])`;
-  const own = await (
+  const ours = await (
     await ida.find(row('action'))
   ).$$eval('td', (cells) => cells.slice(3).map((cell) => Number(cell.textContent!.replace(/\D/g, ''))));
-  expect(own[0]).toBeGreaterThan(own[1]!);
+  expect(ours[0]).toBeGreaterThan(ours[1]!);
   await ida.page.locator('[aria-label="Ship action"]').click();
   await ida.page.waitForFunction(
     (was) => Number(document.querySelector('tfoot td')!.textContent!.replace(/\D/g, '')) < was,
     {},
     before,
   );
-  expect(await total()).toBe(before - own[0]!);
+  expect(await total()).toBe(before - ours[0]!);
   await ida.page.locator('[aria-label="Tokens of text"]').click();
   await ida.page.locator('[aria-label="Ship text.code"]').click();
   await ida.sees('text.code ×');

@@ -1,20 +1,20 @@
 import type { Browser } from 'puppeteer-core';
-import { openStand, Visitor, type Stand } from '../stand';
+import { startTestServer, Visitor, type TestServer } from '../test-server';
 import { launch, Person } from './browser';
 
-let stand: Stand;
+let server: TestServer;
 let browser: Browser;
 let ida: Person;
 let oren: Person;
 beforeAll(async () => {
-  stand = await openStand('two_pages');
+  server = await startTestServer('two_pages');
   browser = await launch();
-  ida = await Person.enter(browser, stand, 'Ida');
-  oren = await Person.enter(browser, stand, 'Oren');
+  ida = await Person.enter(browser, server, 'Ida');
+  oren = await Person.enter(browser, server, 'Oren');
 }, 120_000);
 afterAll(async () => {
   await browser.close();
-  await stand.close();
+  await server.close();
 });
 jest.setTimeout(90_000);
 
@@ -46,38 +46,38 @@ test('two people on one swatch both end with the later value; an undo does not o
 });
 
 test('with the server gone, edits wait and are counted; once it is back they arrive, each once', async () => {
-  await stand.kill();
+  await server.kill();
   await ida.blur();
   for (let n = 0; n < 3; n++) await ida.keys('a');
   await ida.sees('3 changes wait: no server');
   await ida.fill('Name', 'Made alone');
   await ida.sees('4 changes wait');
-  await stand.restart();
+  await server.restart();
   await ida.page.waitForFunction(() => document.querySelector('[data-testid=kept]')?.textContent?.startsWith('Kept'), {
     timeout: 30_000,
   });
   await oren.page.waitForFunction(() => document.querySelectorAll('[data-swatch]').length === 11, { timeout: 15_000 });
-  const { body } = await (await Visitor.demo(stand, 'ida')).send('GET', '/api/brands/quillhaven');
+  const { body } = await (await Visitor.demo(server, 'ida')).send('GET', '/api/brands/quillhaven');
   const names = body.brand.palettes[0].swatches.map((swatch: { name: string }) => swatch.name);
   expect([names.length, names.filter((name: string) => name === 'Made alone').length]).toEqual([11, 1]);
 });
 
 test('edits left by a closed tab are sent by the next one', async () => {
-  await stand.kill();
+  await server.kill();
   await ida.blur();
   await ida.keys('a');
   await ida.sees('1 change waits');
   const context = ida.page.browserContext();
   await ida.page.close();
-  await stand.restart();
+  await server.restart();
   const next = await context.newPage();
-  await next.goto(`${stand.url}/brand/quillhaven/mix`);
+  await next.goto(`${server.url}/brand/quillhaven/mix`);
   await next.waitForFunction(() => document.querySelectorAll('[data-swatch]').length === 12, { timeout: 15_000 });
   await oren.page.waitForFunction(() => document.querySelectorAll('[data-swatch]').length === 12, { timeout: 15_000 });
 });
 
 test('a viewer’s page does not offer edits, and the page says why when a key tries', async () => {
-  const wim = await Person.enter(browser, stand, 'Wim');
+  const wim = await Person.enter(browser, server, 'Wim');
   await (await wim.find(FOAM)).click();
   await wim.blur();
   await wim.keys('d');

@@ -33,11 +33,11 @@ async function shown(kind: 'none' | 'protanopia' | 'deuteranopia' | 'tritanopia'
   });
 }
 
-const own = (hex: string): Srgb => [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16) / 255) as unknown as Srgb;
+const channels = (hex: string): Srgb => [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16) / 255) as unknown as Srgb;
 const near = (one: Srgb, two: Srgb) => Math.max(...one.map((value, at) => Math.abs(value - two[at]!)));
 
 test('without emulation the picture has the colours themselves', async () => {
-  (await shown('none')).forEach((pixel, at) => expect(near(pixel, own(COLOURS[at]!))).toBe(0));
+  (await shown('none')).forEach((pixel, at) => expect(near(pixel, channels(COLOURS[at]!))).toBe(0));
 });
 
 test.each([
@@ -47,7 +47,7 @@ test.each([
 ] as const)('%s: Machado’s matrices on linear light give what Chromium gives', async (emulation, kind: Dichromacy) => {
   const pixels = await shown(emulation);
   COLOURS.forEach((hex, at) => {
-    const seen = machado(own(hex).map(decode) as unknown as Srgb, kind, 1);
+    const seen = machado(channels(hex).map(decode) as unknown as Srgb, kind, 1);
     const expected = seen.map((value) => encode(Math.min(1, Math.max(0, value)))) as unknown as Srgb;
     expect([hex, near(pixels[at]!, expected) < 0.02]).toEqual([hex, true]);
   });
@@ -56,6 +56,6 @@ test.each([
 test('achromatopsia: the grey of the same luminance', async () => {
   (await shown('achromatopsia')).forEach((pixel, at) => {
     const hex = COLOURS[at]!;
-    expect([hex, near(pixel, achromat(own(hex))) < 0.03]).toEqual([hex, true]);
+    expect([hex, near(pixel, achromat(channels(hex))) < 0.03]).toEqual([hex, true]);
   });
 });

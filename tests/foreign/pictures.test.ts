@@ -78,8 +78,8 @@ test('an interlaced picture is read like any other', async () => {
 
 function crc(bytes: Uint8Array): number {
   let value = 0xffffffff;
-  for (const one of bytes) {
-    value ^= one;
+  for (const byte of bytes) {
+    value ^= byte;
     for (let bit = 0; bit < 8; bit++) value = value & 1 ? (value >>> 1) ^ 0xedb88320 : value >>> 1;
   }
   return (value ^ 0xffffffff) >>> 0;

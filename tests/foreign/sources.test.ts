@@ -2,10 +2,12 @@
 import { told, reading } from './told';
 
 const bytesOf = (...parts: (number[] | string)[]) =>
-  Uint8Array.from(parts.flatMap((part) => (typeof part === 'string' ? [...part].map((one) => one.charCodeAt(0)) : part)));
+  Uint8Array.from(
+    parts.flatMap((part) => (typeof part === 'string' ? [...part].map((character) => character.charCodeAt(0)) : part)),
+  );
 const u16 = (value: number) => [(value >> 8) & 255, value & 255];
 const u32 = (value: number) => [...u16(value >>> 16), ...u16(value & 0xffff)];
-const utf16 = (text: string) => [...text].flatMap((one) => u16(one.charCodeAt(0))).concat(0, 0);
+const utf16 = (text: string) => [...text].flatMap((character) => u16(character.charCodeAt(0))).concat(0, 0);
 const f32 = (value: number) => [...new Uint8Array(new Float32Array([value]).buffer)].reverse();
 
 test.each<[string, string, string, string[]]>([

@@ -97,7 +97,11 @@ test.each<[string, string, string, string[]]>([
 ])('%s', async (_what, name, content, expected) => {
   if (expected.length === 0) {
     const text = 'Name\tHex\nPier\t#1f6f78\n';
-    const bytes = new Uint8Array([0xff, 0xfe, ...new Uint8Array(Uint16Array.from(text, (one) => one.charCodeAt(0)).buffer)]);
+    const bytes = new Uint8Array([
+      0xff,
+      0xfe,
+      ...new Uint8Array(Uint16Array.from(text, (character) => character.charCodeAt(0)).buffer),
+    ]);
     expect(await told(name, bytes)).toEqual(['2 Pier | #1f6f78']);
   } else expect(await told(name, content)).toEqual(expected);
 });

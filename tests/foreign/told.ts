@@ -23,7 +23,7 @@ export function lines({ entries, palettes }: Reading): string[] {
 
 function line({ name, colour, row, doubts, take }: Entry): string {
   const code = colour ? colour.hex + (colour.alpha < 1 ? ` ${Math.round(colour.alpha * 100)}%` : '') : '–';
-  const own = colour && name === hexCode(colour.hex, colour.alpha) ? '' : name;
+  const given = colour && name === hexCode(colour.hex, colour.alpha) ? '' : name;
   const said = doubts.map(({ kind }) => kind).join(', ');
-  return [own, code, row && `in ${row}`, !take && 'left', said].filter(Boolean).join(' | ');
+  return [given, code, row && `in ${row}`, !take && 'left', said].filter(Boolean).join(' | ');
 }

@@ -2,7 +2,7 @@
 import Ajv2020 from 'ajv/dist/2020';
 import { init, registerTheme } from 'echarts';
 import { drawPlotly, drawVega, type Drawing } from './chromium';
-import { loaded, one, pairs, perTheme, python, schema, text, valid, type Pair, type Read, type Reader } from './files';
+import { loaded, fileEnding, pairs, perTheme, python, schema, text, valid, type Pair, type Read, type Reader } from './files';
 
 const drawnByEcharts: Reader['read'] = (files, themes) =>
   perTheme(files, themes, '.json').map((file) => {
@@ -59,7 +59,8 @@ export const charts: Readonly<Record<string, Reader>> = {
     holds: 'chart',
     read: (files, themes) =>
       python('style', perTheme(files, themes, '.mplstyle')).map((list) => {
-        const of = (key: string, name: string): Read => list.filter(([own]) => own === key).map(([, value]) => [name, value]);
+        const of = (key: string, name: string): Read =>
+          list.filter(([listed]) => listed === key).map(([, value]) => [name, value]);
         return pairs([...of('series', 'series'), ...of('figure.facecolor', 'ground'), ...of('text.color', 'text')]);
       }),
   },
@@ -84,7 +85,7 @@ export const charts: Readonly<Record<string, Reader>> = {
     by: 'JSON.parse; valid by Ajv',
     holds: 'tokens',
     read(files, themes) {
-      const valid = new Ajv2020().compile(schema(one(files, 'schema.json')) as object);
+      const valid = new Ajv2020().compile(schema(fileEnding(files, 'schema.json')) as object);
       return perTheme(files, themes, '.json').map((file) => {
         const content = schema(file) as { tokens: { name: string; value: string }[] };
         expect(valid(content) ? [] : valid.errors).toEqual([]);

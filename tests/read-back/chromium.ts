@@ -43,7 +43,7 @@ export interface Drawing {
 
 /** A library's script, once a page: it stays when the document is replaced. */
 async function load(page: Page, name: string, path: string): Promise<void> {
-  if (await page.evaluate((one) => one in window, name)) return;
+  if (await page.evaluate((property) => property in window, name)) return;
   await page.addScriptTag({ content: readFileSync(`node_modules/${path}`, 'utf8') });
 }
 
@@ -91,8 +91,8 @@ export async function drawVega(
         },
       ],
     };
-    const draw = async (id: string, spec: unknown, own?: unknown) => {
-      await new vega.View(vega.parse(spec, own), { renderer: 'svg', container: `#${id}` }).runAsync();
+    const draw = async (id: string, spec: unknown, config?: unknown) => {
+      await new vega.View(vega.parse(spec, config), { renderer: 'svg', container: `#${id}` }).runAsync();
       const fill = (selector: string) =>
         [...document.querySelectorAll(`#${id} ${selector}`)].map((node) => getComputedStyle(node).fill);
       const style = getComputedStyle(document.querySelector(`#${id} svg`)!).backgroundColor;

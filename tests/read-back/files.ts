@@ -29,7 +29,7 @@ export interface Theme {
 }
 
 export const text = ({ bytes }: WrittenFile) => new TextDecoder().decode(bytes);
-export const one = (files: readonly WrittenFile[], ending: string) => files.find(({ path }) => path.endsWith(ending))!;
+export const fileEnding = (files: readonly WrittenFile[], ending: string) => files.find(({ path }) => path.endsWith(ending))!;
 export const pairs = (list: readonly (readonly [string, ReadValue])[]): Pair[] =>
   list.map(([name, value]) => [name, eightDigits(value)]);
 /** The file of each theme, by its word at the end of the name. */
@@ -60,7 +60,9 @@ export function valid(files: readonly WrittenFile[], documents: readonly Written
   const broken = textFile('broken.xml', 'application/xml', text(documents[0]!).replace(/>#[0-9a-f]{6}</, '>#12345<'));
   const { at } = laid([...files, broken]);
   const check = (list: readonly WrittenFile[]) =>
-    execFileSync('xmllint', ['--noout', '--nonet', '--schema', at(one(files, '.xsd')), ...list.map(at)], { stdio: 'pipe' });
+    execFileSync('xmllint', ['--noout', '--nonet', '--schema', at(fileEnding(files, '.xsd')), ...list.map(at)], {
+      stdio: 'pipe',
+    });
   check(documents);
   expect(() => check([broken])).toThrow();
   return documents;

@@ -86,8 +86,8 @@ export const frameworks: Readonly<Record<string, Reader>> = {
         // Bootstrap has a black and a white of its own before the brand's: what stands last counts.
         const found = new Map<string, string>();
         postcss.parse(css).walkDecls(/^--bs-/, ({ prop, value }) => void found.set(prop, value));
-        const own = [...text(file).matchAll(/^ {2}'([^']+)'/gm)].map(([, name]) => `--bs-${name}`);
-        return pairs(own.map((name): [string, string] => [name, found.get(name)!]));
+        const names = [...text(file).matchAll(/^ {2}'([^']+)'/gm)].map(([, name]) => `--bs-${name}`);
+        return pairs(names.map((name): [string, string] => [name, found.get(name)!]));
       }),
   },
   chakra: {
@@ -97,14 +97,14 @@ export const frameworks: Readonly<Record<string, Reader>> = {
       type Config = { conditions: Record<string, string>; theme: { semanticTokens: { colors: object } } };
       const config = loaded(file!).config as Config;
       const { tokens } = createSystem(defaultConfig, config as Parameters<typeof createSystem>[1] & object);
-      const own = leaves(config.theme.semanticTokens.colors)
+      const names = leaves(config.theme.semanticTokens.colors)
         .filter(([path]) => path.includes('.value.'))
         .map(([path]) => path.replace(/(?:\.DEFAULT)?\.value\..*$/, ''));
       return themes.map(({ word }, at) => {
         const name = Object.entries(config.conditions).find(([, selector]) => selector.includes(`='${word}']`))?.[0];
         const variables = tokens.cssVarMap.get(at === 0 ? 'base' : `_${name}`)!;
         return pairs(
-          [...new Set(own)].map((path): [string, string] => {
+          [...new Set(names)].map((path): [string, string] => {
             return [
               path.replace(/^proto$/, '__proto__'),
               variables.get(tokens.getVar(`colors.${path}`)!.slice('var('.length, -1))!,

@@ -28,10 +28,10 @@ export async function constantsOf(language: keyof typeof GRAMMARS, source: strin
   if (tree.rootNode.hasError) throw new Error(`The grammar of ${language} finds an error in ${source.slice(0, 200)}`);
   const { constant, group, name, value } = GRAMMARS[language];
   return tree.rootNode.descendantsOfType(constant).flatMap((node) => {
-    const [own] = node!.descendantsOfType(name);
+    const [named] = node!.descendantsOfType(name);
     const [text] = node!.descendantsOfType(value);
-    return own && text
-      ? [{ group: groupOf(node!, group), name: own.text.split(':')[0]!, value: text.text.replace(/^= /, '') }]
+    return named && text
+      ? [{ group: groupOf(node!, group), name: named.text.split(':')[0]!, value: text.text.replace(/^= /, '') }]
       : [];
   });
 }

@@ -4,7 +4,7 @@ import fengari from 'fengari';
 import { validateBytes } from 'gltf-validator';
 import { eightDigits, fromInteger, fromLinear } from './colours';
 import { constantsOf } from './program-source';
-import { one, pairs, perTheme, schema, text, type Pair, type Reader } from './files';
+import { fileEnding, pairs, perTheme, schema, text, type Pair, type Reader } from './files';
 
 const sourceFile =
   (language: Parameters<typeof constantsOf>[0], order: 'argb' | 'rgba'): Reader['read'] =>
@@ -54,7 +54,7 @@ export const programs: Readonly<Record<string, Reader>> = {
     by: 'pngjs',
     holds: 'tokens',
     read(files, themes) {
-      const index = schema(one(files, '.json')) as { themes: { colours: { name: string }[] }[] };
+      const index = schema(fileEnding(files, '.json')) as { themes: { colours: { name: string }[] }[] };
       return perTheme(files, themes, '.png').map((file, at) => {
         const { data } = PNG.sync.read(Buffer.from(file.bytes));
         return index.themes[at]!.colours.map(({ name }, pixel): Pair => [
@@ -125,7 +125,7 @@ export const programs: Readonly<Record<string, Reader>> = {
     by: 'a pattern of the test',
     holds: 'tokens',
     read: (files) =>
-      text(one(files, '.qml'))
+      text(fileEnding(files, '.qml'))
         .split(/readonly property QtObject \w+: QtObject \{/)
         .slice(1)
         .map((part) =>

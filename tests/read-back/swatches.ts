@@ -3,7 +3,7 @@ import Color from 'colorjs.io';
 import ExcelJS from 'exceljs';
 import type { WrittenFile } from '@/core/formats/kit/format';
 import { eightDigits } from './colours';
-import { one, pairs, perTheme, python, schema, type Pair, type Read, type Reader } from './files';
+import { fileEnding, pairs, perTheme, python, schema, type Pair, type Read, type Reader } from './files';
 
 const swatchFiles =
   (kind: string): Reader['read'] =>
@@ -27,7 +27,7 @@ function readTokens(file: WrittenFile): Pair[] {
     typeof value === 'string' ? resolve(values.get(value.slice(1, -1))!) : value;
   return [...values].map(([path, value]) => {
     const { colorSpace, components, alpha = 1 } = resolve(value);
-    const coords = components.map((one) => (one === 'none' ? null : one)) as [number, number, number];
+    const coords = components.map((component) => (component === 'none' ? null : component)) as [number, number, number];
     const id = colorSpace === 'display-p3' ? 'p3' : colorSpace;
     return [path.replace(/\.\$root$/, ''), eightDigits(new Color(id, coords, alpha))];
   });
@@ -92,7 +92,7 @@ export const swatches: Readonly<Record<string, Reader>> = {
       const books = python('office', perTheme(files, themes, '.xlsx')).map(pairs);
       expect(books).toEqual(packages);
       const book = new ExcelJS.Workbook();
-      await book.xlsx.load(one(files, '.xlsx').bytes.buffer as ArrayBuffer);
+      await book.xlsx.load(fileEnding(files, '.xlsx').bytes.buffer as ArrayBuffer);
       expect(book.worksheets).toHaveLength(1);
       return packages;
     },

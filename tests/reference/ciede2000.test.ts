@@ -80,6 +80,6 @@ test('Lab of any 8-bit colour is what an independent library says (colorjs.io), 
   );
   // Outside sRGB it is the authored colour that counts.
   const [l, a, b] = new Color('color(display-p3 0 1 0)').to('lab-d65').coords as [number, number, number];
-  const own = labOf('color(display-p3 0 1 0)');
-  expect([own[0], own[1], own[2]].map((one) => one.toFixed(2))).toEqual([l, a, b].map((one) => one.toFixed(2)));
+  const ours = labOf('color(display-p3 0 1 0)');
+  expect([ours[0], ours[1], ours[2]].map((number) => number.toFixed(2))).toEqual([l, a, b].map((number) => number.toFixed(2)));
 });

@@ -92,11 +92,11 @@ test('conversions agree with an independent library (colorjs.io)', () => {
     fc.property(channels, ([l, c, h]) => {
       const css = `oklch(${l.toFixed(4)} ${c.toFixed(4)} ${h.toFixed(2)})`;
       const other = new Color(css);
-      const own = readColour(css)!;
+      const ours = readColour(css)!;
       const inside = other.inGamut('srgb', { epsilon: 1e-6 });
-      expect(own.clipped > 0).toBe(!inside);
+      expect(ours.clipped > 0).toBe(!inside);
       const expected = (inside ? other : other.toGamut({ space: 'srgb', method: 'css' })).to('srgb').coords;
-      own.rgb.forEach((channel, at) => expect(Math.abs(channel - expected[at]!)).toBeLessThan(1e-12));
+      ours.rgb.forEach((channel, at) => expect(Math.abs(channel - expected[at]!)).toBeLessThan(1e-12));
     }),
     { numRuns: 300 },
   );
@@ -129,7 +129,7 @@ test('the short ways between 8 bits and OKLCH give what the long one gives (colo
         const back = new Uint8Array(bytes.length);
         oklchToBytes(oklch, back);
         expect(back).toEqual(bytes);
-        const value = '#' + [...bytes.slice(0, 3)].map((one) => one.toString(16).padStart(2, '0')).join('');
+        const value = '#' + [...bytes.slice(0, 3)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
         const [l, c, h] = hexToOklch(value);
         expect(oklchToHex(l, c, h)).toBe(value);
         expect([...oklch.slice(0, 3)]).toEqual([l, c, h]);

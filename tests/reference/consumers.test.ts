@@ -21,7 +21,7 @@ import { constantsOf } from '../read-back/program-source';
 
 function write(format: string, options: Destination['options'] = {}, brand: Brand = demo) {
   const { files, findings } = writeDestination(brand, { name: format, format, options });
-  const of = (severity: string) => findings.filter((one) => one.severity === severity).map(({ message }) => message);
+  const of = (severity: string) => findings.filter((finding) => finding.severity === severity).map(({ message }) => message);
   return { files, errors: of('error'), notes: of('warning'), text: new TextDecoder().decode(files[0]?.bytes) };
 }
 
@@ -248,7 +248,7 @@ test('values keep their colours in every chart’s file, and scales with a middl
   // The value and its colour stand together, a line or two apart; the colour alone is in the series anyway.
   for (const format of ['echarts', 'vega', 'plotly', 'dashboard-json', 'dashboard-xml', 'matplotlib']) {
     const lines = write(format).text.split('\n');
-    const at = lines.findIndex((one) => one.includes('Tern Islet'));
+    const at = lines.findIndex((line) => line.includes('Tern Islet'));
     expect([format, lines.slice(at, at + 2).join()]).toEqual([format, expect.stringContaining(tern.slice(1))]);
   }
   const [, day] = /export const day = ([^]*?\n\});/.exec(write('d3').text)!;

@@ -176,11 +176,11 @@ test('every colour space of the colour module comes to what CSS Color 4 makes of
       };
       const theirs = new Color({
         space: Color.Space.get(names[colorSpace] ?? colorSpace),
-        coords: components.map((one) => (one === 'none' ? null : one)) as [number, number, number],
+        coords: components.map((component) => (component === 'none' ? null : component)) as [number, number, number],
         alpha,
       });
       const expected = new Color(css);
-      const [a, b] = [theirs, expected].map((one) => one.to('xyz-d65').coords.map((value) => value ?? 0));
+      const [a, b] = [theirs, expected].map((colour) => colour.to('xyz-d65').coords.map((value) => value ?? 0));
       a!.forEach((value, at) => expect(value).toBeCloseTo(b![at]!, 5));
       const back = readTokenFiles([file!]).contexts[0]!.tokens.get('t')!.colour!;
       expect([back.hex, back.alpha]).toEqual([resolveTheme(brand, 'day').get('t')!.colour!.hex, alpha]);

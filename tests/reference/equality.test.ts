@@ -27,10 +27,10 @@ afterAll(() => close());
 /** A token's colour in a theme as `rrggbbaa`, computed from what was authored by colorjs.io alone. */
 function colourOf(path: string, theme: number, opaque: boolean): string {
   const found = [...resolveTheme(brand, brand.themes[theme]!.id).values()].find(({ token }) => token.path === path)!;
-  const own = eightDigits(found.kept?.swatch.value ?? found.colour!.css);
-  if (!opaque || own.endsWith('ff')) return own;
+  const expected = eightDigits(found.kept?.swatch.value ?? found.colour!.css);
+  if (!opaque || expected.endsWith('ff')) return expected;
   const ground = Buffer.from(colourOf('surface.page', theme, false), 'hex');
-  const [r, g, b, a] = Buffer.from(own, 'hex') as unknown as [number, number, number, number];
+  const [r, g, b, a] = Buffer.from(expected, 'hex') as unknown as [number, number, number, number];
   // Opacity as it was authored: its byte would be too coarse.
   const alpha = { 'veil.half': 0x80 / 255, 'veil.thin': 0.03 }[path] ?? a / 255;
   return eightDigits([...[r, g, b].map((channel, at) => channel * alpha + ground[at]! * (1 - alpha)), 255]);

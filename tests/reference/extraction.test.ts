@@ -9,7 +9,7 @@ const hex = (rgb: readonly number[]) => '#' + rgb.map((value) => value.toString(
 const rgbs = (found: readonly Extracted[]) => found.map(({ rgb }) => rgb);
 /** How many of the colours looked for have one within ΔE2000 `near`. */
 const met = (wanted: readonly (readonly number[])[], found: readonly Rgb[], near: number) =>
-  wanted.filter((one) => found.some((rgb) => deltaE2000(hex(one), hex(rgb)) <= near)).length;
+  wanted.filter((colour) => found.some((rgb) => deltaE2000(hex(colour), hex(rgb)) <= near)).length;
 
 /** A picture of flat stripes with a little noise, and a transparent one. */
 function stripes(colours: readonly Rgb[], grain: number): Pixels {

@@ -10,14 +10,19 @@ import { BAD_FILES } from '../bad-files';
 import { decodePng } from '../decode-png';
 
 const bytesOf = (...parts: (number[] | string)[]) =>
-  Uint8Array.from(parts.flatMap((part) => (typeof part === 'string' ? [...part].map((one) => one.charCodeAt(0)) : part)));
+  Uint8Array.from(
+    parts.flatMap((part) => (typeof part === 'string' ? [...part].map((character) => character.charCodeAt(0)) : part)),
+  );
 const u16 = (value: number) => [(value >> 8) & 255, value & 255];
 const u32 = (value: number) => [...u16(value >>> 16), ...u16(value & 0xffff)];
 const f32 = (value: number) => [...new Uint8Array(new Float32Array([value]).buffer)].reverse();
-const utf16 = (text: string) => [...text].flatMap((one) => u16(one.charCodeAt(0))).concat(0, 0);
+const utf16 = (text: string) => [...text].flatMap((character) => u16(character.charCodeAt(0))).concat(0, 0);
 const read = async (name: string, bytes: Uint8Array) => (await readFile({ name, bytes }, { decode: decodePng }))!;
 const short = async (name: string, bytes: Uint8Array) =>
-  coloursOf(await read(name, bytes)).map((palette) => [palette.name, palette.swatches.map((one) => [one.name, one.css])]);
+  coloursOf(await read(name, bytes)).map((palette) => [
+    palette.name,
+    palette.swatches.map((swatch) => [swatch.name, swatch.css]),
+  ]);
 const text = (source: string) => strToU8(source);
 
 // ASE: block kinds, lengths and models as common practice has them.
@@ -69,7 +74,11 @@ test('ACO: version 1 by itself, version 2 with names, every colour space', async
   const first = [...u16(1), ...u16(colours.length), ...colours.flat()];
   const plain = ['#1f6f78', '#ff0000', '#ff8000', 'lab(29.23 39.38 -20.07)', '#ffffff', '#ff8000'];
   expect(coloursOf(await read('a.aco', bytesOf(first)))[0]!.swatches.map(({ css }) => css)).toEqual(plain);
-  const second = [...u16(2), ...u16(colours.length), ...colours.flatMap((one, at) => [...one, ...u32(3), ...utf16(`N${at}`)])];
+  const second = [
+    ...u16(2),
+    ...u16(colours.length),
+    ...colours.flatMap((colour, at) => [...colour, ...u32(3), ...utf16(`N${at}`)]),
+  ];
   const named = await read('a.aco', bytesOf(first, second));
   expect(coloursOf(named)[0]!.swatches.map(({ name, css }) => [name, css])).toEqual(plain.map((css, at) => [`N${at}`, css]));
 });
@@ -214,7 +223,9 @@ test('CSS and SVG: names of custom properties, and what is used, once each with 
   const css = text(
     ':root { --sound: #1f6f78; --gap: 4px }\na { color: RED; border: 1px solid #1f6f78; animation-name: tan }\nb { background: linear-gradient(rgb(1 2 3), red) }',
   );
-  expect(coloursOf(await read('site.css', css))[0]!.swatches.map((one) => [one.name, one.css, one.line, one.text])).toEqual([
+  expect(
+    coloursOf(await read('site.css', css))[0]!.swatches.map((swatch) => [swatch.name, swatch.css, swatch.line, swatch.text]),
+  ).toEqual([
     ['sound', '#1f6f78', 1, '#1f6f78'],
     ['#ff0000', 'RED', 2, 'color, background: RED, 2 times'],
     ['#010203', 'rgb(1 2 3)', 3, 'background: rgb(1 2 3), once'],
@@ -280,7 +291,7 @@ test('beyond twenty thousand entries or five megabytes a file is cut or refused,
 
 test('in a table six digits are a figure where figures stand, and a code where codes stand', async () => {
   const codes = async (source: string) =>
-    coloursOf(await read('x.csv', text(source))).flatMap((one) => one.swatches.map(({ css }) => css));
+    coloursOf(await read('x.csv', text(source))).flatMap((palette) => palette.swatches.map(({ css }) => css));
   expect(await codes('port,code\nNorth,102030\nSouth,405060\n')).toEqual(['#102030', '#405060']);
   expect(await codes('port,fares,code\nNorth,102030,#1f6f78\nSouth,4051,#da452c\n')).toEqual(['#1f6f78', '#da452c']);
 });

@@ -81,6 +81,6 @@ test('every palette of the shelf goes into a brand, out as a swatch file, and co
     const palettes = coloursOf((await readFile({ name: file!.path, bytes: file!.bytes }))!);
     expect(palettes).toHaveLength(1);
     expect(palettes[0]!.name).toBe(name);
-    expect(palettes[0]!.swatches.map((one) => ({ name: one.name, value: one.css }))).toEqual(colours);
+    expect(palettes[0]!.swatches.map((swatch) => ({ name: swatch.name, value: swatch.css }))).toEqual(colours);
   }
 });

@@ -5,25 +5,25 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Client } from 'pg';
 import { PNG } from 'pngjs';
-import { openStand, Visitor, type Stand } from '../stand';
+import { startTestServer, Visitor, type TestServer } from '../test-server';
 
-let stand: Stand;
+let server: TestServer;
 let ida: Visitor;
 let secret: string;
 jest.setTimeout(60_000);
 beforeAll(async () => {
-  stand = await openStand('builds');
-  ida = await Visitor.demo(stand, 'ida');
+  server = await startTestServer('builds');
+  ida = await Visitor.demo(server, 'ida');
   const made = await ida.send('POST', '/api/brands/quillhaven/build-tokens', { name: 'site build' });
   secret = (made.body as { secret: string }).secret;
   await ida.send('POST', '/api/brands/quillhaven/releases', { seq: 0, note: 'First' });
 });
-afterAll(() => stand.close());
+afterAll(() => server.close());
 
 const folder = mkdtempSync(join(tmpdir(), 'breakwater-pull-'));
 const pull = (token: string | undefined, ...args: string[]) => {
   const env = { ...process.env, ...(token === undefined ? {} : { BREAKWATER_TOKEN: token }) };
-  return spawnSync('bin/breakwater', ['pull', `${stand.url}/deliver/quillhaven`, '--out', join(folder, 'out'), ...args], {
+  return spawnSync('bin/breakwater', ['pull', `${server.url}/deliver/quillhaven`, '--out', join(folder, 'out'), ...args], {
     encoding: 'utf8',
     env,
   });
@@ -53,7 +53,7 @@ test.each([
 });
 
 test('a token opens its own brand’s released files and nothing else; revoked, nothing', async () => {
-  const database = new Client({ connectionString: stand.databaseUrl });
+  const database = new Client({ connectionString: server.databaseUrl });
   await database.connect();
   await database.query(`INSERT INTO organisations VALUES ('other', 'Other');
     INSERT INTO brands SELECT 'others', 'other', 0, document FROM brands WHERE id = 'quillhaven'`);
@@ -62,11 +62,11 @@ test('a token opens its own brand’s released files and nothing else; revoked, 
   expect(JSON.stringify(rows.rows)).not.toContain(secret);
   await database.end();
   const headers = { authorization: `Bearer ${secret}` };
-  const status = async (path: string) => (await fetch(stand.url + path, { headers })).status;
+  const status = async (path: string) => (await fetch(server.url + path, { headers })).status;
   expect(await status('/deliver/quillhaven/latest/manifest.json')).toBe(200);
   expect(await status('/deliver/others/latest/manifest.json')).toBe(404);
   expect(await status('/api/brands/quillhaven')).toBe(401);
-  const wim = await Visitor.demo(stand, 'wim');
+  const wim = await Visitor.demo(server, 'wim');
   expect(await wim.send('POST', '/api/brands/quillhaven/build-tokens', { name: 'x' })).toMatchObject({ status: 403 });
   expect(await wim.send('GET', '/api/brands/quillhaven/build-tokens')).toMatchObject({ status: 403 });
   const { body } = await ida.send('GET', '/api/brands/quillhaven/build-tokens');
@@ -134,6 +134,6 @@ describe('the brand sheet', () => {
   });
 
   test('nobody without a part in the brand gets one', async () => {
-    expect((await sheet('as=svg', new Visitor(stand))).status).toBe(401);
+    expect((await sheet('as=svg', new Visitor(server))).status).toBe(401);
   });
 });

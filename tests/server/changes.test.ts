@@ -1,21 +1,21 @@
 import { Client } from 'pg';
-import { openStand, Visitor, type Stand } from '../stand';
+import { startTestServer, Visitor, type TestServer } from '../test-server';
 import { sha256 } from '@/core/release/bundle';
 
-let stand: Stand;
+let server: TestServer;
 let ida: Visitor;
 beforeAll(async () => {
-  stand = await openStand('changes');
-  ida = await Visitor.demo(stand, 'ida');
+  server = await startTestServer('changes');
+  ida = await Visitor.demo(server, 'ida');
 }, 60_000);
-afterAll(() => stand.close());
+afterAll(() => server.close());
 
 const value = (id: string, css: string) => ({ do: 'swatch.edit', id, set: { value: css } });
 const brand = async () => (await ida.send('GET', '/api/brands/quillhaven')).body;
 const swatch = async (id: string) =>
   (await brand()).brand.palettes
     .flatMap((palette: { swatches: { id: string }[] }) => palette.swatches)
-    .find((one: { id: string }) => one.id === id);
+    .find((entity: { id: string }) => entity.id === id);
 
 test('a command sent twice is done once and answered alike', async () => {
   const add = {
@@ -39,7 +39,7 @@ test('what is refused has its sentence, and the rest of what was sent is done', 
 });
 
 test('many at once are put in one order without gaps, and everybody hears of them', async () => {
-  const oren = await Visitor.demo(stand, 'oren');
+  const oren = await Visitor.demo(server, 'oren');
   const { seq } = await brand();
   const stream = await oren.fetch(`/api/brands/quillhaven/events?after=${seq}`);
   const reader = stream.body!.getReader();
@@ -84,8 +84,8 @@ test('ten thousand swatches are taken in one command; more than a brand holds ar
 
 test('an acknowledged change survives the server being killed', async () => {
   await ida.change([value('core-mist', '#c0ffee')]);
-  await stand.kill();
-  await stand.restart();
+  await server.kill();
+  await server.restart();
   expect((await swatch('core-mist')).value).toBe('#c0ffee');
 }, 60_000);
 
@@ -108,7 +108,7 @@ test('a release is immutable, and its files are delivered byte for byte', async 
   await ida.change([value('core-mist', '#000000')]);
   expect(new TextDecoder().decode(await deliver('css/quillhaven-ferries.css'))).toContain('#c0ffee');
 
-  const client = new Client({ connectionString: stand.databaseUrl });
+  const client = new Client({ connectionString: server.databaseUrl });
   await client.connect();
   await expect(client.query("UPDATE releases SET note = 'x'")).rejects.toThrow('never changed');
   await expect(client.query("UPDATE release_files SET bytes = ''")).rejects.toThrow('never changed');

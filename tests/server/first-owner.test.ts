@@ -1,21 +1,21 @@
-import { openStand, Visitor, type Stand } from '../stand';
+import { startTestServer, Visitor, type TestServer } from '../test-server';
 
-let stand: Stand;
+let server: TestServer;
 beforeAll(async () => {
-  stand = await openStand('first_owner', { demo: false });
+  server = await startTestServer('first_owner', { demo: false });
 }, 60_000);
-afterAll(() => stand.close());
+afterAll(() => server.close());
 
 test('without the demo the first visitor becomes the owner, once; wrong sign-ins sound alike and are slowed down', async () => {
   const owner = { name: 'Runa', organisation: 'Harbour office', email: 'Runa@harbour.example', password: 'a long password' };
-  const first = new Visitor(stand);
+  const first = new Visitor(server);
   expect((await first.send('POST', '/api/sign-in/demo', { person: 'demo-ida' })).status).toBe(403);
   expect(await first.send('POST', '/api/owner', { ...owner, password: 'short' })).toMatchObject({
     status: 400,
     body: { error: expect.stringContaining('10 characters') },
   });
   expect((await first.send('POST', '/api/owner', owner)).status).toBe(200);
-  expect((await new Visitor(stand).send('POST', '/api/owner', owner)).status).toBe(409);
+  expect((await new Visitor(server).send('POST', '/api/owner', owner)).status).toBe(409);
 
   const { headers } = await first.fetch('/');
   const brand = /brand\/([a-z0-9]+)/.exec(headers.get('location')!)![1];
@@ -25,7 +25,7 @@ test('without the demo the first visitor becomes the owner, once; wrong sign-ins
     tokens: [],
   });
 
-  const somebody = new Visitor(stand);
+  const somebody = new Visitor(server);
   const wrongPassword = await somebody.send('POST', '/api/sign-in', { email: owner.email, password: 'wrong' });
   const wrongAddress = await somebody.send('POST', '/api/sign-in', { email: 'nobody@harbour.example', password: 'wrong' });
   expect([wrongPassword.status, wrongPassword.body]).toEqual([wrongAddress.status, wrongAddress.body]);

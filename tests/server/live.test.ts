@@ -2,13 +2,13 @@
 import type { ChildProcess } from 'node:child_process';
 import { freePort } from '../../ops/cluster';
 import { end, serve } from '../../ops/server';
-import { openStand, Visitor, type Stand } from '../stand';
+import { startTestServer, Visitor, type TestServer } from '../test-server';
 
-let first: Stand;
-let second: Stand;
+let first: TestServer;
+let second: TestServer;
 let server: ChildProcess;
 beforeAll(async () => {
-  first = await openStand('live');
+  first = await startTestServer('live');
   const port = await freePort(6_200);
   const { DATABASE_URL, BREAKWATER_SECRET, BREAKWATER_DEMO } = process.env as Record<string, string>;
   server = await serve(port, {

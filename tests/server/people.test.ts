@@ -1,15 +1,15 @@
-import { openStand, Visitor, type Stand } from '../stand';
+import { startTestServer, Visitor, type TestServer } from '../test-server';
 
-let stand: Stand;
+let server: TestServer;
 beforeAll(async () => {
-  stand = await openStand('people');
+  server = await startTestServer('people');
 }, 60_000);
-afterAll(() => stand.close());
+afterAll(() => server.close());
 
 const rename = (name: string) => ({ do: 'brand.edit', set: { name } });
 
 test('nobody reads, writes or fetches without signing in', async () => {
-  const nobody = new Visitor(stand);
+  const nobody = new Visitor(server);
   for (const path of [
     '/api/brands/quillhaven',
     '/api/brands/quillhaven/releases',
@@ -24,7 +24,7 @@ test('nobody reads, writes or fetches without signing in', async () => {
 
 test('the server enforces roles, with a sentence', async () => {
   for (const person of ['petra', 'wim'] as const) {
-    const visitor = await Visitor.demo(stand, person);
+    const visitor = await Visitor.demo(server, person);
     expect((await visitor.send('GET', '/api/brands/quillhaven')).status).toBe(200);
     expect(await visitor.change([rename('X')])).toMatchObject({
       status: 403,
@@ -32,12 +32,12 @@ test('the server enforces roles, with a sentence', async () => {
     });
     expect(await visitor.send('POST', '/api/brands/quillhaven/releases', { seq: 0, note: '' })).toMatchObject({ status: 403 });
   }
-  const editor = await Visitor.demo(stand, 'oren');
+  const editor = await Visitor.demo(server, 'oren');
   expect(await editor.change([rename('Quillhaven')])).toMatchObject({ status: 200 });
 });
 
 test('only a page of this origin may write', async () => {
-  const ida = await Visitor.demo(stand, 'ida');
+  const ida = await Visitor.demo(server, 'ida');
   const body = { changes: [{ key: 'aaaaaaaa', command: { label: 'x', steps: [rename('Evil')] } }] };
   const path = '/api/brands/quillhaven/changes';
   expect((await ida.send('POST', path, body, { origin: 'http://evil.example' })).status).toBe(403);
@@ -48,7 +48,7 @@ test('only a page of this origin may write', async () => {
 });
 
 test('what a request carries is checked and bounded', async () => {
-  const ida = await Visitor.demo(stand, 'ida');
+  const ida = await Visitor.demo(server, 'ida');
   const path = '/api/brands/quillhaven/changes';
   for (const body of ['{', '[]', { changes: [] }, { changes: [{ key: 'x', command: {} }] }, { changes: [], extra: 1 }]) {
     expect((await ida.send('POST', path, body)).status).toBe(400);
@@ -73,7 +73,7 @@ test('what a request carries is checked and bounded', async () => {
 });
 
 test('pages come with a strict policy, and the cookie is closed to scripts and other sites', async () => {
-  const nobody = new Visitor(stand);
+  const nobody = new Visitor(server);
   const page = await nobody.fetch('/sign-in');
   const policy = page.headers.get('content-security-policy')!;
   expect(policy).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic';/);
@@ -81,15 +81,15 @@ test('pages come with a strict policy, and the cookie is closed to scripts and o
   expect(policy).toContain("frame-ancestors 'self'");
   const entered = await nobody.fetch('/api/sign-in/demo', {
     method: 'POST',
-    headers: { origin: stand.url, 'content-type': 'application/json' },
+    headers: { origin: server.url, 'content-type': 'application/json' },
     body: JSON.stringify({ person: 'demo-wim' }),
   });
   expect(entered.headers.getSetCookie().join()).toMatch(/HttpOnly; SameSite=Strict/i);
 });
 
 test('signing out ends the session for a copied cookie too', async () => {
-  const visitor = await Visitor.demo(stand, 'wim');
-  const copy = Object.assign(new Visitor(stand), visitor);
+  const visitor = await Visitor.demo(server, 'wim');
+  const copy = Object.assign(new Visitor(server), visitor);
   expect((await copy.send('GET', '/api/brands/quillhaven')).status).toBe(200);
   await visitor.send('POST', '/api/sign-out', {});
   expect((await copy.send('GET', '/api/brands/quillhaven')).status).toBe(401);

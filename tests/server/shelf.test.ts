@@ -1,24 +1,24 @@
 /** What a brand keeps besides its document: the organisation's shelf, and the pictures that palettes were made from. */
 import { readFileSync } from 'node:fs';
 import { Client } from 'pg';
-import { openStand, Visitor, type Stand } from '../stand';
+import { startTestServer, Visitor, type TestServer } from '../test-server';
 
-let stand: Stand;
+let server: TestServer;
 let ida: Visitor;
 let wim: Visitor;
 let database: Client;
 beforeAll(async () => {
-  stand = await openStand('shelf');
-  ida = await Visitor.demo(stand, 'ida');
-  wim = await Visitor.demo(stand, 'wim');
-  database = new Client({ connectionString: stand.databaseUrl });
+  server = await startTestServer('shelf');
+  ida = await Visitor.demo(server, 'ida');
+  wim = await Visitor.demo(server, 'wim');
+  database = new Client({ connectionString: server.databaseUrl });
   await database.connect();
   await database.query(`INSERT INTO organisations VALUES ('other', 'Other');
     INSERT INTO brands SELECT 'others', 'other', 0, document FROM brands WHERE id = 'quillhaven'`);
 }, 60_000);
 afterAll(async () => {
   await database.end();
-  await stand.close();
+  await server.close();
 });
 
 const SHELF = '/api/brands/quillhaven/shelf';
@@ -77,7 +77,7 @@ test('uses are the palettes that were made from it, in every brand of the organi
 });
 
 const PICTURES = '/api/brands/quillhaven/pictures';
-const send = (visitor: Visitor, bytes: Uint8Array | string, path = PICTURES, origin: string | undefined = stand.url) =>
+const send = (visitor: Visitor, bytes: Uint8Array | string, path = PICTURES, origin: string | undefined = server.url) =>
   visitor.fetch(path, { method: 'POST', body: bytes as BodyInit, headers: { origin, 'content-type': 'text/html' } });
 
 test('a picture is kept byte for byte, under its hash, as the kind its bytes say', async () => {
@@ -88,7 +88,7 @@ test('a picture is kept byte for byte, under its hash, as the kind its bytes say
   expect([kept.headers.get('content-type'), kept.headers.get('x-content-type-options')]).toEqual(['image/jpeg', 'nosniff']);
   expect(Buffer.from(await kept.arrayBuffer()).equals(bytes)).toBe(true);
   expect((await wim.fetch(`${PICTURES}/${'0'.repeat(64)}`)).status).toBe(404);
-  expect((await new Visitor(stand).fetch(`${PICTURES}/${picture}`)).status).toBe(401);
+  expect((await new Visitor(server).fetch(`${PICTURES}/${picture}`)).status).toBe(401);
   for (const path of ['/api/brands/others/shelf', `/api/brands/others/pictures/${picture}`])
     expect([path, (await ida.fetch(path)).status]).toEqual([path, 404]);
 });

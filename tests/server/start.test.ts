@@ -4,7 +4,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { databaseUrl, freePort, stopCluster, type Cluster } from '../../ops/cluster';
-import { Visitor, type Stand } from '../stand';
+import { Visitor, type TestServer } from '../test-server';
 
 const data = mkdtempSync(join(tmpdir(), 'breakwater-start-'));
 const running: ChildProcess[] = [];
@@ -24,7 +24,7 @@ const ended = (child: ChildProcess) =>
     : new Promise<void>((resolve) => child.once('exit', () => resolve()));
 
 /** Starts and waits for the line with the address. */
-async function start(...args: string[]): Promise<{ child: ChildProcess; output: string; stand: Stand; seconds: number }> {
+async function start(...args: string[]): Promise<{ child: ChildProcess; output: string; server: TestServer; seconds: number }> {
   const child = spawn('bin/start', args, { env: { ...process.env, BREAKWATER_DATA: data }, stdio: ['ignore', 'pipe', 'pipe'] });
   running.push(child);
   let output = '';
@@ -38,15 +38,15 @@ async function start(...args: string[]): Promise<{ child: ChildProcess; output: 
     child.stderr.on('data', take);
     child.once('exit', () => reject(new Error(`bin/start ended:\n${output}`)));
   });
-  return { child, output, stand: { url: ready[2] } as Stand, seconds: Number(ready[1]) };
+  return { child, output, server: { url: ready[2] } as TestServer, seconds: Number(ready[1]) };
 }
 
-const name = async (stand: Stand) =>
-  (await (await Visitor.demo(stand, 'ida')).send('GET', '/api/brands/quillhaven')).body.brand.name;
+const name = async (server: TestServer) =>
+  (await (await Visitor.demo(server, 'ida')).send('GET', '/api/brands/quillhaven')).body.brand.name;
 
 test('the first start makes a private cluster, loads the demo and prints the address', async () => {
   const port = await freePort(6_100);
-  const { child, output, stand } = await start('--port', String(port));
+  const { child, output, server } = await start('--port', String(port));
   for (const line of [
     /PostgreSQL \.\.\. [\d.]+ s/,
     /database \.\.\. [\d.]+ s {2}in /,
@@ -54,50 +54,50 @@ test('the first start makes a private cluster, loads the demo and prints the add
     /demo \.\.\. .*loaded/,
   ])
     expect(output).toMatch(line);
-  expect(stand.url).toBe(`http://127.0.0.1:${port}`);
+  expect(server.url).toBe(`http://127.0.0.1:${port}`);
   // Passwords are needed, even from this machine, and only this machine is listened to.
   const { cluster } = settings();
   await expect(databaseUrl({ ...cluster, password: 'wrong' }, 'breakwater')).rejects.toThrow('password authentication failed');
   expect(readFileSync(join(cluster.folder, 'data/pg_hba.conf'), 'utf8')).not.toMatch(/^[^#]*\btrust\b/m);
   expect(
-    await (await Visitor.demo(stand, 'oren')).change([{ do: 'brand.edit', set: { name: 'Kept through Ctrl-C' } }]),
+    await (await Visitor.demo(server, 'oren')).change([{ do: 'brand.edit', set: { name: 'Kept through Ctrl-C' } }]),
   ).toMatchObject({ status: 200 });
   child.kill('SIGINT');
   await ended(child);
-  await expect(fetch(stand.url)).rejects.toThrow();
+  await expect(fetch(server.url)).rejects.toThrow();
   await expect(stopCluster(cluster)).rejects.toThrow('Is server running?');
 });
 
 test('the second start is quick, builds nothing, and everything is there; a killed starter leaves no mess', async () => {
   const first = await start();
-  expect([await name(first.stand), first.output]).toEqual([
+  expect([await name(first.server), first.output]).toEqual([
     'Kept through Ctrl-C',
     expect.stringContaining('nothing has changed'),
   ]);
   expect(first.seconds).toBeLessThan(10);
   // A folder that is served already is left to who serves it, whatever the port.
-  await expect(start('--port', String(await freePort(6_200)))).rejects.toThrow(`is already served at ${first.stand.url}`);
-  expect((await fetch(`${first.stand.url}/icon.svg`)).ok).toBe(true);
-  await (await Visitor.demo(first.stand, 'ida')).change([{ do: 'brand.edit', set: { name: 'Kept through a kill' } }]);
+  await expect(start('--port', String(await freePort(6_200)))).rejects.toThrow(`is already served at ${first.server.url}`);
+  expect((await fetch(`${first.server.url}/icon.svg`)).ok).toBe(true);
+  await (await Visitor.demo(first.server, 'ida')).change([{ do: 'brand.edit', set: { name: 'Kept through a kill' } }]);
   first.child.kill('SIGKILL');
   await ended(first.child);
 
   const second = await start();
-  expect(await name(second.stand)).toBe('Kept through a kill');
+  expect(await name(second.server)).toBe('Kept through a kill');
   // What the killed one had left running is ended: its address is used again.
-  expect(second.stand.url).toBe(first.stand.url);
+  expect(second.server.url).toBe(first.server.url);
   second.child.kill('SIGINT');
   await ended(second.child);
 });
 
 test('--reset-demo puts the demo back; --empty waits for an owner and leaves the demo alone', async () => {
   const reset = await start('--reset-demo');
-  expect(await name(reset.stand)).toBe('Quillhaven Ferries');
+  expect(await name(reset.server)).toBe('Quillhaven Ferries');
   reset.child.kill('SIGINT');
   await ended(reset.child);
   const empty = await start('--empty');
-  expect(await (await fetch(`${empty.stand.url}/sign-in`)).text()).toContain('you become the owner');
-  await expect(Visitor.demo(empty.stand, 'ida')).rejects.toThrow('403');
+  expect(await (await fetch(`${empty.server.url}/sign-in`)).text()).toContain('you become the owner');
+  await expect(Visitor.demo(empty.server, 'ida')).rejects.toThrow('403');
 });
 
 test('a port that is none is refused with a sentence', async () => {

@@ -115,7 +115,7 @@ function mustHaveOwnPaths(brand: Brand, changed: readonly Token[]): void {
 
 /** Every reference of the changed tokens leads to something, in the themes named, and none leads back to itself. */
 export function mustPointSomewhere(brand: Brand, changed: readonly Token[], themesOf: (token: Token) => readonly string[]): void {
-  const tokens = new Map(brand.tokens.map((one) => [one.id, one]));
+  const tokens = new Map(brand.tokens.map((pointed) => [pointed.id, pointed]));
   const swatches = new Set(brand.palettes.flatMap((palette) => palette.swatches.map(({ id }) => id)));
   const themes = new Map(brand.themes.map(({ id }) => [id, [] as string[]]));
   const mustBeToken = (id: string | undefined) => id === undefined || tokens.has(id) || find(brand.tokens, id, 'token');

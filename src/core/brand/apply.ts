@@ -228,7 +228,7 @@ function applyStep(brand: Brand, step: Step): StepResult {
 
 function findSwatch(brand: Brand, id: string): { palette: Palette; swatch: Swatch } {
   for (const palette of brand.palettes) {
-    const swatch = palette.swatches.find((one) => one.id === id);
+    const swatch = palette.swatches.find((swatch) => swatch.id === id);
     if (swatch) return { palette, swatch };
   }
   throw new Refusal('That swatch is no longer there; somebody may have deleted it.');

@@ -78,7 +78,7 @@ describe.each(Object.entries(RECIPES))('the recipe %s', (_name, recipe) => {
   test('falls short of nothing where each text has a ground of its own', () => {
     fc.assert(
       fc.property(anyColour, anyColour, (ground, ink) => {
-        const one = anyOf(ground, ink);
+        const some = anyOf(ground, ink);
         // Up to 7:1 is reached on some ground; beyond that the range itself is too narrow.
         const bounded = {
           ...recipe,
@@ -86,7 +86,7 @@ describe.each(Object.entries(RECIPES))('the recipe %s', (_name, recipe) => {
           high: Math.max(recipe.high, 0.9),
           low: Math.min(recipe.low, 0.2),
         };
-        expect(derived(one, bounded).made.short).toEqual([]);
+        expect(derived(some, bounded).made.short).toEqual([]);
       }),
       { numRuns: 60 },
     );

@@ -48,10 +48,10 @@ const ROUNDING = 0.985;
  */
 export function deriveTheme(brand: Brand, from: string, to: string | null, recipe: ThemeRecipe): DerivedTheme {
   const source = resolveTheme(brand, from);
-  const own = to === null ? null : resolveTheme(brand, to);
+  const valuesThere = to === null ? null : resolveTheme(brand, to);
   const held = (token: Token) => {
     const value = to === null ? undefined : token.values[to];
-    return value && !value.derived ? own!.get(token.id)! : null;
+    return value && !value.derived ? valuesThere!.get(token.id)! : null;
   };
   const tokens = tokensOf(brand);
   /** The token in which a token's colour is kept, in the theme to be. */
@@ -173,7 +173,7 @@ function share(text: ReadColour, grounds: readonly Ground[]): number {
 /** The lightness of a colour that comes nearest to what its grounds need. */
 function bestOn({ oklch: [, c, h] }: ReadColour, grounds: readonly Ground[]): ReadColour {
   const candidates = Array.from({ length: 51 }, (_, at) => readColour(oklchHex([at / 50, c, h]))!);
-  return candidates.reduce((best, one) => (share(one, grounds) > share(best, grounds) ? one : best));
+  return candidates.reduce((best, candidate) => (share(candidate, grounds) > share(best, grounds) ? candidate : best));
 }
 
 interface RootPair {

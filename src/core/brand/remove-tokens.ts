@@ -37,14 +37,14 @@ export function removalSteps(brand: Brand, ids: readonly string[]): Step[] {
 export function unlinkSteps(brand: Brand, tokens: readonly Token[], themes: readonly string[]): Step[] {
   const all = themes.length === brand.themes.length;
   return tokens.flatMap((token): Step[] => {
-    const own: Record<string, TokenValue> = {};
+    const kept: Record<string, TokenValue> = {};
     for (const theme of themes) {
       const value = token.values[theme];
       const { colour } = resolveTheme(brand, theme).get(token.id)!;
-      if (colour && (!value || !('colour' in value))) own[theme] = { colour: colour.css };
+      if (colour && (!value || !('colour' in value))) kept[theme] = { colour: colour.css };
     }
     return [
-      ...(Object.keys(own).length > 0 ? [{ do: 'token.set' as const, id: token.id, set: own }] : []),
+      ...(Object.keys(kept).length > 0 ? [{ do: 'token.set' as const, id: token.id, set: kept }] : []),
       ...(all && token.rule ? [{ do: 'token.edit' as const, id: token.id, set: { rule: null } }] : []),
     ];
   });

@@ -39,8 +39,8 @@ export function renameTokens(brand: Brand, renames: Renames, label: string): Com
     const to = groups.get(group);
     if (to !== undefined) steps.push({ do: 'field.edit', id, set: { group: to }, was: { group } });
   }
-  const carried = brand.carried.map((one) => followed(one, follow));
-  if (carried.some((one, at) => one !== brand.carried[at]))
+  const carried = brand.carried.map((member) => followed(member, follow));
+  if (carried.some((member, at) => member !== brand.carried[at]))
     steps.push({ do: 'brand.edit', set: { carried }, was: { carried: brand.carried } });
   return { label, steps };
 }
@@ -63,10 +63,10 @@ function renamedGroups(brand: Brand, renames: Renames): Map<string, string> {
 }
 
 /** References in braces, `"{text.quiet}"`, under their new paths. */
-function followed(one: Carried, follow: (path: string) => string | undefined): Carried {
-  const json = one.json.replace(/"\{([^{}"]+)\}"/g, (whole, path: string) => {
+function followed(member: Carried, follow: (path: string) => string | undefined): Carried {
+  const json = member.json.replace(/"\{([^{}"]+)\}"/g, (whole, path: string) => {
     const to = follow(path);
     return to === undefined ? whole : `"{${to}}"`;
   });
-  return json === one.json ? one : { ...one, json };
+  return json === member.json ? member : { ...member, json };
 }

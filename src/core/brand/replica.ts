@@ -51,34 +51,34 @@ export function receive(replica: Replica, change: Change): { replica: Replica; d
   if (change.seq !== replica.seq + 1) return null;
   const applied = apply(replica.confirmed, change.command);
   if (!applied.ok) throw new Error(`Change ${change.seq} does not apply to the confirmed brand: ${applied.refusal}`);
-  const own = replica.pending[0]?.key === change.key;
-  if (own && replica.pending.length === 1) {
+  const isOurs = replica.pending[0]?.key === change.key;
+  if (isOurs && replica.pending.length === 1) {
     // The usual case while working alone. The shown document already has the command in it, so nothing need be redrawn.
     return { replica: { seq: change.seq, confirmed: replica.brand, pending: [], brand: replica.brand }, dropped: [] };
   }
   return rebased({
     seq: change.seq,
     confirmed: applied.brand,
-    pending: replica.pending.filter((one) => one.key !== change.key),
+    pending: replica.pending.filter((waiting) => waiting.key !== change.key),
     brand: applied.brand,
   });
 }
 
 /** Takes out a command that the server refused. */
 export function withdraw(replica: Replica, key: string): { replica: Replica; dropped: Dropped[] } {
-  return rebased({ ...replica, pending: replica.pending.filter((one) => one.key !== key) });
+  return rebased({ ...replica, pending: replica.pending.filter((waiting) => waiting.key !== key) });
 }
 
 function rebased(replica: Replica): { replica: Replica; dropped: Dropped[] } {
   let brand = replica.confirmed;
   const pending: Pending[] = [];
   const dropped: Dropped[] = [];
-  for (const one of replica.pending) {
-    const applied = apply(brand, one.command);
+  for (const waiting of replica.pending) {
+    const applied = apply(brand, waiting.command);
     if (applied.ok) {
       brand = applied.brand;
-      pending.push(one);
-    } else dropped.push({ pending: one, refusal: applied.refusal });
+      pending.push(waiting);
+    } else dropped.push({ pending: waiting, refusal: applied.refusal });
   }
   return { replica: { ...replica, pending, brand }, dropped };
 }

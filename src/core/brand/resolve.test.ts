@@ -46,10 +46,10 @@ test('chains of any length and shape come to what following them by hand comes t
         token(`t${at}`, colours[at] ? { colour: colours[at] } : { token: `t${target! % at}` }),
       );
       const follow = (at: number): string => colours[at] ?? follow(targets[at]! % at);
-      const keys = new Map(tokens.map((one) => [one.id, order.next().value]));
+      const keys = new Map(tokens.map((token) => [token.id, order.next().value]));
       const shuffled = [...tokens].sort((one, two) => keys.get(one.id)! - keys.get(two.id)!);
       const resolved = resolveTheme(brandOf(...shuffled), 'day');
-      tokens.forEach((one, at) => expect(resolved.get(one.id)!.colour!.hex).toBe(follow(at)));
+      tokens.forEach((token, at) => expect(resolved.get(token.id)!.colour!.hex).toBe(follow(at)));
       expect([...resolved.keys()]).toEqual(shuffled.map(({ id }) => id));
     }),
   );

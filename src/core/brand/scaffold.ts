@@ -1,3 +1,4 @@
+import { hueTurn } from '../colour/hue';
 import { contrastRatio, nearestOn, type Ground } from '../colour/contrast';
 import { readColour, type ReadColour } from '../colour/read';
 import { terminal } from '../palette/terminal';
@@ -45,7 +46,7 @@ export function fillScaffold(brand: Brand, scaffold: Scaffold['id'], newId: () =
       ? terminalGuesses(brand, newId, inAllThemes)
       : [
           ...slotGuesses(brand, slots, newId, inAllThemes),
-          ...series.flatMap((one) => seriesGuesses(brand, one, newId, inAllThemes)),
+          ...series.flatMap((colours) => seriesGuesses(brand, colours, newId, inAllThemes)),
         ];
   const taken = new Set(brand.tokens.map(({ path }) => path));
   return guesses.filter(({ token }) => !taken.has(token.path));
@@ -76,16 +77,16 @@ function slotGuesses(
       return colour ? [{ colour, needed: slot.contrast ?? READABLE }] : [];
     });
     const ranked = candidates
-      .map((one) => ({ ...one, cost: cost(one, slot.want, liveliest) }))
+      .map((candidate) => ({ ...candidate, cost: cost(candidate, slot.want, liveliest) }))
       .filter(({ colour }) => grounds.every((ground) => contrastRatio(colour, ground.colour) >= ground.needed))
       .sort((one, two) => one.cost - two.cost);
     const best = ranked[0];
     const fits = best && best.cost <= (slot.want.within ?? FITS);
-    const own = fits ? best.colour : ownColour(slot.want, grounds, liveliest);
-    const readable = grounds.length > 0 ? `, and it can be read at ${lowest(own, grounds)} to 1 or better` : '';
-    colours.set(slot.path, own);
+    const proposed = fits ? best.colour : wishedColour(slot.want, grounds, liveliest);
+    const readable = grounds.length > 0 ? `, and it can be read at ${lowest(proposed, grounds)} to 1 or better` : '';
+    colours.set(slot.path, proposed);
     chosen.set(slot.path, {
-      value: fits ? { swatch: best.swatch.id } : { colour: own.hex },
+      value: fits ? { swatch: best.swatch.id } : { colour: proposed.hex },
       why: fits
         ? `${best.swatch.name} of ${best.palette.name} is the nearest to ${slot.want.words}${readable}.`
         : `No swatch comes near ${slot.want.words}${grounds.length > 0 ? ' that can be read here' : ''}, so this is a colour of its own${readable}.`,
@@ -126,11 +127,11 @@ function cost({ palette, swatch, colour }: Candidate, { lightness, chroma, hue }
   if (lightness !== undefined) sum += WEIGHT.lightness * Math.abs(l - lightness);
   if (chroma !== undefined) sum += WEIGHT.chroma * Math.abs(c / liveliest - chroma);
   // The hue of a grey says nothing.
-  if (hue !== undefined) sum += (WEIGHT.hue * (c < 0.03 ? 180 : Math.abs(((h - hue + 540) % 360) - 180))) / 180;
+  if (hue !== undefined) sum += (WEIGHT.hue * (c < 0.03 ? 180 : Math.abs(hueTurn(hue, h)))) / 180;
   return sum;
 }
 
-function ownColour({ lightness = 0.5, chroma = 0, hue = 0 }: Want, grounds: readonly Ground[], liveliest: number): ReadColour {
+function wishedColour({ lightness = 0.5, chroma = 0, hue = 0 }: Want, grounds: readonly Ground[], liveliest: number): ReadColour {
   const wanted = readColour(`oklch(${lightness} ${(chroma * liveliest).toFixed(4)} ${hue})`)!;
   return nearestOn(wanted, grounds) ?? readColour(wanted.hex)!;
 }
@@ -145,7 +146,7 @@ function seriesGuesses(
   newId: () => string,
   inAllThemes: (value: TokenValue) => Token['values'],
 ): Guess[] {
-  const palette = brand.palettes.find((one) => one.kind === kind);
+  const palette = brand.palettes.find((palette) => palette.kind === kind);
   return (palette?.swatches ?? []).map((swatch, at) => ({
     token: {
       id: newId(),

@@ -14,8 +14,8 @@ const rule = (state: StateRule['state'], change: Partial<StateRule> = {}): State
   ...STATE_DEFAULTS[state],
   ...change,
 });
-const shown = (of: string, surface: string, one: StateRule, text?: string) =>
-  stateColour({ of: read(of), surface: read(surface), text: text === undefined ? undefined : read(text) }, one);
+const shown = (of: string, surface: string, rule: StateRule, text?: string) =>
+  stateColour({ of: read(of), surface: read(surface), text: text === undefined ? undefined : read(text) }, rule);
 
 test('a step goes away from the surface, on light and on dark ground', () => {
   const l = (css: string) => read(css).oklch[0];
@@ -82,8 +82,8 @@ test('a state can be seen wherever a lightness of its hue allows that and the te
       const needed = Math.min(4.5, contrastRatio(read(text), read(of)));
       const [, c, h] = read(of).oklch;
       for (let l = 0; l <= 1; l += 0.1) {
-        const one = read(oklchHex([l, c, h]));
-        expect(contrastRatio(read(text), one) >= needed * 1.02 && deltaEOk(of, one.hex) >= 0.04).toBe(false);
+        const colour = read(oklchHex([l, c, h]));
+        expect(contrastRatio(read(text), colour) >= needed * 1.02 && deltaEOk(of, colour.hex) >= 0.04).toBe(false);
       }
     }),
   );

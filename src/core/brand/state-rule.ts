@@ -1,6 +1,6 @@
 import { unit } from '../base/clamp';
 import { deltaEOk } from '../colour/difference';
-import { contrastRatio, hexLuminance, lightnessOf, nearestOn, type Ground } from '../colour/contrast';
+import { contrastRatio, hexLuminance, lightnessAt, nearestOn, type Ground } from '../colour/contrast';
 import { oklchHex, readColour, type ReadColour } from '../colour/read';
 import type { StateRule } from './document';
 
@@ -38,27 +38,27 @@ export function stateColour({ of, surface, text }: StateParts, rule: StateRule):
    * The greatest of what is missing, as a factor; at most 1 when nothing is. The product would not do: between a text and
    * a surface it is the same for every lightness, and the last bit of a logarithm would decide.
    */
-  const missing = (one: ReadColour) => Math.max(...grounds.map(({ colour, needed }) => needed / contrastRatio(one, colour)));
+  const missing = (state: ReadColour) => Math.max(...grounds.map(({ colour, needed }) => needed / contrastRatio(state, colour)));
   const change = Math.max(JND, Math.abs(rule.step) / 2);
-  const isSeen = (one: ReadColour) => deltaEOk(of.hex, one.hex) >= change - 1e-9;
-  const serves = (one: ReadColour) => missing(one) <= 1 && isSeen(one);
+  const isSeen = (state: ReadColour) => deltaEOk(of.hex, state.hex) >= change - 1e-9;
+  const serves = (state: ReadColour) => missing(state) <= 1 && isSeen(state);
   const wanted = l + away * rule.step;
   const other = l - away * rule.step;
   const found =
     [wanted, other].map(at).find(serves) ??
     nearest(wanted, serves) ??
-    [wanted, other].map(at).find((one) => missing(one) <= 1) ??
+    [wanted, other].map(at).find((state) => missing(state) <= 1) ??
     nearestOn({ ...at(wanted), oklch: [wanted, c * rule.chroma, h] }, grounds) ??
     least();
   return of.alpha < 1 ? readColour(oklchHex(found.oklch, of.alpha))! : found;
 
   /** The first that serves, going out from a lightness both ways. */
-  function nearest(from: number, isWanted: (one: ReadColour) => boolean): ReadColour | null {
+  function nearest(from: number, isWanted: (state: ReadColour) => boolean): ReadColour | null {
     for (let off = STRIDE; off <= 1; off += STRIDE) {
       for (const lightness of [from + away * off, from - away * off]) {
         if (lightness < 0 || lightness > 1) continue;
-        const one = at(lightness);
-        if (isWanted(one)) return one;
+        const state = at(lightness);
+        if (isWanted(state)) return state;
       }
     }
     return null;
@@ -70,7 +70,7 @@ export function stateColour({ of, surface, text }: StateParts, rule: StateRule):
       .map(({ colour, needed }) => ({ above: hexLuminance(colour.hex) + 0.05, needed }))
       .sort((one, two) => one.above - two.above);
     const middle = Math.sqrt((dark!.needed / light!.needed) * dark!.above * light!.above) - 0.05;
-    const candidates = [0, 1, lightnessOf(middle, c * rule.chroma, h)].map(at);
+    const candidates = [0, 1, lightnessAt(middle, c * rule.chroma, h)].map(at);
     // Engines differ in the last bits of a cube root: what is no better but for those is no better.
     return candidates.reduce((best, next) => (missing(next) < missing(best) - 1e-9 ? next : best));
   }

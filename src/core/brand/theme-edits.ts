@@ -49,15 +49,15 @@ export function shiftTheme(brand: Brand, themeId: string, by: 'dim' | 'lift'): C
   if (derived && brand.themes.some(({ id }) => id === derived.from)) {
     const { low, high } = derived.recipe;
     const move = by === 'dim' ? -STEP : STEP;
-    const recipe = { ...derived.recipe, low: within(low + move / 2), high: within(high + move) };
+    const recipe = { ...derived.recipe, low: rounded(low + move / 2), high: rounded(high + move) };
     return { ...takeDerived(brand, derived.from, theme, recipe, deriveTheme(brand, derived.from, themeId, recipe)), label };
   }
   const range = by === 'dim' ? { low: 0, high: 1 - STEP } : { low: STEP, high: 1 };
   const made = deriveTheme(brand, themeId, null, { flip: false, ...range, chroma: 0.4, red: 0, least: 1, most: 21 });
-  const own = Object.entries(made.values).flatMap(([id, value]): [string, TokenValue][] =>
+  const values = Object.entries(made.values).flatMap(([id, value]): [string, TokenValue][] =>
     'colour' in value ? [[id, { colour: value.colour }]] : [],
   );
-  return { label, steps: setSteps(brand, themeId, Object.fromEntries(own)) };
+  return { label, steps: setSteps(brand, themeId, Object.fromEntries(values)) };
 }
 
 function setSteps(brand: Brand, theme: string, values: Readonly<Record<string, TokenValue>>): Step[] {
@@ -69,6 +69,6 @@ function setSteps(brand: Brand, theme: string, values: Readonly<Record<string, T
   });
 }
 
-function within(value: number): number {
+function rounded(value: number): number {
   return unit(Number(value.toFixed(4)));
 }

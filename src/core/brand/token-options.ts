@@ -14,7 +14,7 @@ const SEVERAL = ['without'] as const;
 export type TokenOption = (typeof ONE)[number];
 export type GroupsOption = (typeof SEVERAL)[number];
 
-const one: ReadonlySet<string> = new Set(ONE);
+const single: ReadonlySet<string> = new Set(ONE);
 const several: ReadonlySet<string> = new Set(SEVERAL);
 
 /** Options with every path replaced by what `follow` says; null when none is. */
@@ -23,7 +23,7 @@ export function followedOptions<Value>(
   follow: (path: string) => string | undefined,
 ): Record<string, Value | string | string[]> | null {
   const changed = Object.entries(options).flatMap(([name, value]): [string, string | string[]][] => {
-    if (one.has(name) && typeof value === 'string') {
+    if (single.has(name) && typeof value === 'string') {
       const to = follow(value);
       return to === undefined ? [] : [[name, to]];
     }

@@ -18,8 +18,8 @@ export function relativeLuminance([r, g, b]: Srgb): number {
  */
 export function contrastRatio(text: ReadColour, ground: ReadColour): number {
   const two = hexLuminance(ground.hex);
-  const one = hexLuminance(text.alpha < 1 ? flatten(text, ground) : text.hex);
-  return (Math.max(one, two) + 0.05) / (Math.min(one, two) + 0.05);
+  const textLuminance = hexLuminance(text.alpha < 1 ? flatten(text, ground) : text.hex);
+  return (Math.max(textLuminance, two) + 0.05) / (Math.min(textLuminance, two) + 0.05);
 }
 
 /** Linear light of each 8-bit channel value. */
@@ -62,9 +62,10 @@ export function nearestPassing(text: ReadColour, grounds: readonly ReadColour[],
 export function nearestOn(text: ReadColour, grounds: readonly Ground[]): ReadColour | null {
   const [start, c, h] = text.oklch;
   const under = grounds.map(({ colour, needed }) => ({ luminance: hexLuminance(colour.hex), needed }));
-  const reaches = (own: number, slack = 0) =>
+  const reaches = (candidate: number, slack = 0) =>
     under.every(
-      ({ luminance, needed }) => (Math.max(own, luminance) + 0.05) / (Math.min(own, luminance) + 0.05) >= needed - slack,
+      ({ luminance, needed }) =>
+        (Math.max(candidate, luminance) + 0.05) / (Math.min(candidate, luminance) + 0.05) >= needed - slack,
     );
   const passes = (l: number): ReadColour | null => {
     const { rgb } = showOklch(l, c, h);
@@ -83,7 +84,7 @@ export function nearestOn(text: ReadColour, grounds: readonly Ground[]): ReadCol
   let best: { readonly colour: ReadColour; readonly far: number } | null = null;
   for (const { luminance, step } of borders) {
     if (luminance < -1e-9 || luminance > 1 + 1e-9 || !reaches(luminance, 1e-6)) continue;
-    const from = lightnessOf(luminance, c, h);
+    const from = lightnessAt(luminance, c, h);
     for (let moves = 0; moves <= MOST_STEPS; moves++) {
       const l = unit(from + moves * step);
       const colour = passes(l);
@@ -100,7 +101,7 @@ const STEP = 0.001;
 const MOST_STEPS = 30;
 
 /** The OKLCH lightness at which a hue with a chroma, as far as sRGB has it, reaches a relative luminance; to 1e-5. */
-export function lightnessOf(luminance: number, c: number, h: number): number {
+export function lightnessAt(luminance: number, c: number, h: number): number {
   let [low, high] = [0, 1];
   while (high - low > 1e-5) {
     const middle = (low + high) / 2;

@@ -38,9 +38,9 @@ function withEncodedP3(css: string): string {
     const encoded = channels
       .trim()
       .split(/\s+/)
-      .map((one) => {
-        if (one === 'none') return one;
-        const value = one.endsWith('%') ? Number(one.slice(0, -1)) / 100 : Number(one);
+      .map((part) => {
+        if (part === 'none') return part;
+        const value = part.endsWith('%') ? Number(part.slice(0, -1)) / 100 : Number(part);
         return String(Math.sign(value) * encode(Math.abs(value)));
       });
     return `color(display-p3 ${encoded.join(' ')} `;

@@ -32,7 +32,7 @@ test('most central colours of the published system get its hue word, and most it
   const hueOf = (name: string) =>
     name.replace(/^(very |)(vivid|brilliant|strong|deep|light|moderate|dark|pale|blackish|greyish) (greyish )?/, '');
   const given = centres.map(([hex, name]) => ({ hex, name, ours: plainName(readColour(`#${hex}`)!) }));
-  const share = (fits: (one: (typeof given)[number]) => boolean) => given.filter(fits).length / given.length;
+  const share = (fits: (sample: (typeof given)[number]) => boolean) => given.filter(fits).length / given.length;
   expect(share(({ name, ours }) => hueOf(name) === hueOf(ours))).toBeGreaterThan(0.9);
   expect(share(({ name, ours }) => name === ours)).toBeGreaterThan(0.6);
 });

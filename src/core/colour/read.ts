@@ -28,6 +28,11 @@ export interface ReadColour {
   readonly cut?: true;
 }
 
+/** Colours with the same key look the same on a screen. */
+export function shownKey({ hex, alpha }: Pick<ReadColour, 'hex' | 'alpha'>): string {
+  return hex + alpha;
+}
+
 const toRgb = converter('rgb');
 const toOklch = converter('oklch');
 

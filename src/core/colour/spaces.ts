@@ -85,8 +85,8 @@ export const SPACES: readonly ColourSpace[] = [
   space('xyz-d50', 'XYZ', 'D50', 'xyz50', XYZ, 'section 10.8'),
 ];
 
-const byId = new Map<string, ColourSpace>(SPACES.map((one) => [one.id, one]));
-const byMode = new Map<string, ColourSpace>(SPACES.map((one) => [one.mode, one]));
+const byId = new Map<string, ColourSpace>(SPACES.map((space) => [space.id, space]));
+const byMode = new Map<string, ColourSpace>(SPACES.map((space) => [space.mode, space]));
 
 export function spaceById(id: string): ColourSpace | undefined {
   // CSS lets `xyz` stand for the one under D65.

@@ -33,7 +33,7 @@ test('a text is measured on the surfaces it is for; on all of them when it names
 test('taking every proposal leaves nothing failing', () => {
   let brand = demo;
   for (let round = 0; round < 10; round++) {
-    const pair = textPairs(brand).find((one) => !one.passes);
+    const pair = textPairs(brand).find((each) => !each.passes);
     if (!pair) break;
     const proposal = proposeText(brand, pair)!;
     const result = apply(brand, {
@@ -47,7 +47,7 @@ test('taking every proposal leaves nothing failing', () => {
 });
 
 test('the proposal keeps the hue', () => {
-  const pair = textPairs(demo).find((one) => !one.passes && one.theme.id === 'day')!;
+  const pair = textPairs(demo).find((each) => !each.passes && each.theme.id === 'day')!;
   const hue = (css: string) => readColour(css)!.oklch[2];
   expect(Math.abs(hue(proposeText(demo, pair)!.hex) - hue(pair.textColour.css))).toBeLessThan(3);
 });

@@ -16,7 +16,7 @@ function run(brand: Brand, command: Command): Brand {
   return result.brand;
 }
 const found = (brand: Brand, rule: RuleId) =>
-  findingsOf(brand, RULES, { written: tokensWritten }).filter((one) => one.rule === rule);
+  findingsOf(brand, RULES, { written: tokensWritten }).filter((made) => made.rule === rule);
 const words = (brand: Brand, rule: RuleId) => found(brand, rule).map(({ message }) => message);
 const token = (path: string): Token => ({
   id: path.replace(/\W/g, ''),
@@ -64,12 +64,12 @@ test('names of another convention are renamed all at once, and then nothing is l
 
 test('what points at a deprecated token is pointed at its replacement', () => {
   const brand = done(demo, { do: 'token.set', id: 't-text-link', set: { day: { token: 't-brand-teal' } } });
-  const [one] = found(brand, 'deprecated');
-  expect([one!.message, mendOffered(one!)]).toEqual([
+  const [first] = found(brand, 'deprecated');
+  expect([first!.message, mendOffered(first!)]).toEqual([
     'text.link points at brand.teal, which is deprecated; brand.primary is to be used instead.',
     'Point text.link at what is in use',
   ]);
-  const mended = run(brand, mendOf(brand, [one!], 'x')!);
+  const mended = run(brand, mendOf(brand, [first!], 'x')!);
   expect(mended.tokens.find(({ path }) => path === 'text.link')!.values.day).toEqual({ token: 't-brand-primary' });
 });
 

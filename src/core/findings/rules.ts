@@ -26,8 +26,8 @@ export function ruleById(id: RuleId): Rule | undefined {
 }
 
 /** What putting a finding right is called; null where a person has to decide. */
-export function mendOffered(one: Finding): string | null {
-  return ruleById(one.rule)?.mend?.offer(one) ?? null;
+export function mendOffered(finding: Finding): string | null {
+  return ruleById(finding.rule)?.mend?.offer(finding) ?? null;
 }
 
 /** What would put findings of one rule right, in one step. @returns null where nothing can be done */

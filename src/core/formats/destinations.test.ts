@@ -109,7 +109,7 @@ describe('CSS and Sass', () => {
     const { text } = written(demo, 'css', { prefix: 'qf-' });
     for (const line of text('.css')
       .split('\n')
-      .filter((one) => one.startsWith('  '))) {
+      .filter((line) => line.startsWith('  '))) {
       expect(line).toMatch(/^ {2}--qf-[a-z0-9-]+: #[0-9a-f]{6};$/);
     }
     const sheet = written(demo, 'sass', { prefix: 'qf-' }).text('.scss');

@@ -31,8 +31,8 @@ const GREY_WORTH = 0.04;
 /** `count` centres that stand for the points by their weight: the mean distance of a point to its centre is made small. */
 export function byArea(points: Points, count: number): Points {
   const centres = split(points, count);
-  settle(points, centres, LLOYD_ROUNDS, false);
-  settle(points, centres, MEDIAN_ROUNDS, true);
+  refine(points, centres, LLOYD_ROUNDS, false);
+  refine(points, centres, MEDIAN_ROUNDS, true);
   return centres;
 }
 
@@ -45,7 +45,7 @@ export function byLiveliness(points: Points, count: number, liveliness: number):
   // Square roots of the weights, or the finer clustering would follow the area as well.
   const rare: Points = { ...points, weight: points.weight.map(Math.sqrt) };
   const candidates = split(rare, Math.min(CANDIDATES, points.count));
-  settle(rare, candidates, 4, false);
+  refine(rare, candidates, 4, false);
   let total = 0;
   for (let at = 0; at < points.count; at++) {
     candidates.weight[nearest(points, at, candidates)]! += points.weight[at]!;
@@ -85,7 +85,7 @@ function centre(candidates: Points, chosen: Points, reach: number): void {
     const [dl, da, db] = [near.l[at]! - chosen.l[c]!, near.a[at]! - chosen.a[c]!, near.b[at]! - chosen.b[c]!];
     if (dl * dl + da * da + db * db > reach * reach) near.weight[at] = 0;
   }
-  settle(near, chosen, 1, false);
+  refine(near, chosen, 1, false);
 }
 
 /** Chroma (OKLab) below which a colour has no hue to speak of, and how far apart hues of one family are, in radians. */
@@ -169,7 +169,7 @@ export function nearest(points: Points, at: number, centres: Points): number {
  * Moves centres to the means of the points nearest to them, round after round (Lloyd 1982); with `median`, towards
  * their geometric medians instead (Weiszfeld 1937). A centre without points stays where it is.
  */
-function settle(points: Points, centres: Points, rounds: number, median: boolean): void {
+function refine(points: Points, centres: Points, rounds: number, median: boolean): void {
   const { count } = centres;
   const [sl, sa, sb, sw] = [new Float64Array(count), new Float64Array(count), new Float64Array(count), new Float64Array(count)];
   for (let round = 0; round < rounds; round++) {

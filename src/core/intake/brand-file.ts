@@ -25,8 +25,8 @@ export function readingOfBrand(brand: Brand): Reading {
   const palettes = brand.palettes.map(({ name, kind, swatches }) => ({
     name,
     kind,
-    entries: swatches.map(({ name: own, value, row }, at) =>
-      taken(certain(value), { name: own, line: at + 1, ...(row !== undefined && { row }) }),
+    entries: swatches.map(({ name: swatch, value, row }, at) =>
+      taken(certain(value), { name: swatch, line: at + 1, ...(row !== undefined && { row }) }),
     ),
   }));
   const tokens = [...resolveTheme(brand, theme.id).values()].flatMap(({ token, colour }) => {

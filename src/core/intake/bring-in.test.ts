@@ -51,7 +51,7 @@ const bring = ({ groups, ...rest }: Given) => {
 };
 const list = (after: Brand, at = 0) => after.palettes[at]!.swatches.map(({ id, name, value }) => `${id} ${name} ${value}`);
 const colours = (...given: string[]): ArrivingSwatch[] =>
-  given.map((one) => ({ name: one.split(' ')[0]!, value: one.split(' ')[1]! }));
+  given.map((words) => ({ name: words.split(' ')[0]!, value: words.split(' ')[1]! }));
 
 test('replaced by name, then by colour, then in order; locked ones stay, unused ones go', () => {
   const { after, replacements } = bring({
@@ -99,7 +99,7 @@ test('replacing never breaks a token and is undone whole, whatever comes', () =>
       const { rows } = replacements[0]!;
       // What was shown before is what is there after.
       expect(rows.flatMap((row) => (row.after ? [row.after.value] : []))).toEqual(
-        after.palettes[0]!.swatches.map((one, at) => (rows[at]!.fate === 'same' ? rows[at]!.after!.value : one.value)),
+        after.palettes[0]!.swatches.map((swatch, at) => (rows[at]!.fate === 'same' ? rows[at]!.after!.value : swatch.value)),
       );
     }),
   );
@@ -135,7 +135,7 @@ test('tokens point at the swatches that came with them, aliases at tokens', () =
     aliases: [alias('text.calm', 'text.base'), alias('text.base', 'sea.deep'), alias('text.page', 'page')],
   });
   expect(tokens).toEqual({ added: 5, set: 0 });
-  const byPath = new Map(after.tokens.map((one) => [one.path, one]));
+  const byPath = new Map(after.tokens.map((token) => [token.path, token]));
   const idOf = (path: string) => byPath.get(path)!.id;
   expect(byPath.get('sea.deep')!.values.night).toEqual({ swatch: after.palettes[1]!.swatches[0]!.id });
   expect(byPath.get('sea.foam')!.values.day).toEqual({ colour: '#eeffff' });

@@ -93,7 +93,7 @@ export function bringIn(brand: Brand, { groups, themes, aliases }: Arrivals, new
       ids = replacement.ids;
       first ??= palette.id;
     } else {
-      const added = swatches.map((one): Swatch => ({ id: newId(), ...asIncoming(one), locked: false }));
+      const added = swatches.map((swatch): Swatch => ({ id: newId(), ...asIncoming(swatch), locked: false }));
       ids = added.map(({ id }) => id);
       const id = route.to === 'new' ? newId() : route.palette;
       if (route.to === 'new')
@@ -144,8 +144,8 @@ function asIncoming({ name, value, row }: Incoming): Incoming {
   return { name, value, ...(row !== undefined && { row }) };
 }
 
-function words(count: number, one: string, many: string): string {
-  return `${count} ${count === 1 ? one : many}`;
+function words(count: number, singular: string, many: string): string {
+  return `${count} ${count === 1 ? singular : many}`;
 }
 
 /** Groups that go to the same palette as one, in the order of the first. A palette that is no longer there is made anew. */
@@ -201,10 +201,10 @@ function tokenSteps(
   };
   for (const [token, value] of values) put(token, value);
   let cut = 0;
-  for (const one of targetsFirst(aliases)) {
-    const target = arriving.get(one.alias)?.id ?? known.get(tokenPathOf(one.alias));
+  for (const alias of targetsFirst(aliases)) {
+    const target = arriving.get(alias.alias)?.id ?? known.get(tokenPathOf(alias.alias));
     if (!target) cut++;
-    put(one, target ? { token: target } : { colour: one.value });
+    put(alias, target ? { token: target } : { colour: alias.value });
   }
   if (cut > 0)
     notes.push(`${words(cut, 'alias', 'aliases')}: the token pointed at does not come, so the colour itself is taken.`);
@@ -215,13 +215,13 @@ function tokenSteps(
 
 /** Aliases so that each comes after the one it points at: set in this order, none closes a circle on the way. */
 function targetsFirst(aliases: readonly ArrivingAlias[]): ArrivingAlias[] {
-  const byPath = new Map(aliases.map((one) => [one.path, one]));
+  const byPath = new Map(aliases.map((alias) => [alias.path, alias]));
   const done = new Set<ArrivingAlias>();
   for (const start of aliases) {
     const chain = new Set<ArrivingAlias>();
     for (let at: ArrivingAlias | undefined = start; at && !done.has(at) && !chain.has(at); at = byPath.get(at.alias))
       chain.add(at);
-    for (const one of [...chain].reverse()) done.add(one);
+    for (const alias of [...chain].reverse()) done.add(alias);
   }
   return [...done];
 }

@@ -1,6 +1,6 @@
 import { ciede2000 } from '../colour/difference';
 import { labOf, type LabD65 } from '../colour/lab';
-import type { ReadColour } from '../colour/read';
+import { shownKey, type ReadColour } from '../colour/read';
 import { doubt, type Doubt, type Entry, type PaletteKind, type Reading } from './reading';
 
 /** What of a colour a person decides on: less of it is copied from the worker that read it, which is felt in large catches. */
@@ -96,32 +96,31 @@ class Neighbours {
 
   /** @returns the earlier colour this one is equal or near to, or null and the colour is kept. */
   take({ hex, alpha }: Pick<ReadColour, 'hex' | 'alpha'>, place: string): (Neighbour & { distance: number }) | null {
-    const same = this.exact.get(hex + alpha);
+    const key = shownKey({ hex, alpha });
+    const same = this.exact.get(key);
     if (same) return { ...same, distance: 0 };
-    const own: Neighbour = { hex, alpha, place, lab: labOf(hex) };
-    this.exact.set(hex + alpha, own);
-    const at = [own.lab[0] / CELL_SIDE.l, own.lab[1] / CELL_SIDE.ab, own.lab[2] / CELL_SIDE.ab].map(Math.floor) as [
-      number,
-      number,
-      number,
-    ];
+    const newcomer: Neighbour = { hex, alpha, place, lab: labOf(hex) };
+    this.exact.set(key, newcomer);
+    const at = [newcomer.lab[0] / CELL_SIDE.l, newcomer.lab[1] / CELL_SIDE.ab, newcomer.lab[2] / CELL_SIDE.ab].map(
+      Math.floor,
+    ) as [number, number, number];
     for (let n = 0; n < 27; n++) {
       const cell = this.cells.get(
         cellKey(at[0] + (n % 3) - 1, at[1] + (Math.floor(n / 3) % 3) - 1, at[2] + Math.floor(n / 9) - 1),
       );
       for (const other of cell ?? []) {
-        const dl = other.lab[0] - own.lab[0];
-        const da = other.lab[1] - own.lab[1];
-        const db = other.lab[2] - own.lab[2];
+        const dl = other.lab[0] - newcomer.lab[0];
+        const da = other.lab[1] - newcomer.lab[1];
+        const db = other.lab[2] - newcomer.lab[2];
         if (other.alpha !== alpha || Math.abs(dl) > CELL_SIDE.l || da * da + db * db > CELL_SIDE.ab ** 2) continue;
-        const distance = ciede2000(own.lab, other.lab);
+        const distance = ciede2000(newcomer.lab, other.lab);
         if (distance < NEAR) return { ...other, distance };
       }
     }
-    const key = cellKey(...at);
-    const cell = this.cells.get(key);
-    if (cell) cell.push(own);
-    else this.cells.set(key, [own]);
+    const cellHere = cellKey(...at);
+    const cell = this.cells.get(cellHere);
+    if (cell) cell.push(newcomer);
+    else this.cells.set(cellHere, [newcomer]);
     return null;
   }
 }

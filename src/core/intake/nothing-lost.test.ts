@@ -17,7 +17,7 @@ const word = fc.constantFrom('Pier', 'Facade', '100', 'Teal', '"a, b"', 'x y');
 const text = (parts: readonly string[]) => strToU8(parts.join('\n') + '\n');
 const u16 = (value: number) => [(value >> 8) & 255, value & 255];
 const u32 = (value: number) => [...u16(value >>> 16), ...u16(value & 0xffff)];
-const latin = (one: string) => [...one].map((character) => character.charCodeAt(0));
+const latin = (characters: string) => [...characters].map((character) => character.charCodeAt(0));
 /** Bytes carried through texts, one character each. */
 const packed = (bytes: readonly number[]) => String.fromCharCode(...bytes);
 
@@ -90,7 +90,7 @@ const KINDS: readonly Kind[] = [
       '{"$type": "dimension", "$value": 3}',
       '{"$value": 3}',
     ),
-    file: (entries) => text([`{${entries.map((one, at) => `"t${at}": ${one}`).join(',\n')}}`]),
+    file: (entries) => text([`{${entries.map((entry, at) => `"t${at}": ${entry}`).join(',\n')}}`]),
   },
 ];
 
@@ -108,7 +108,7 @@ test.each(KINDS)('$name: entries in are those taken, left out with a reason, or 
 test.each(KINDS.filter(({ name }) => !/aco|css|svg|json/.test(name)))(
   '$name: those beyond the limit are counted too',
   async ({ name, entry, file }) => {
-    const some = fc.sample(entry, { seed: 7, numRuns: 20 }).filter((one) => !/^\w+,$/.test(one));
+    const some = fc.sample(entry, { seed: 7, numRuns: 20 }).filter((sample) => !/^\w+,$/.test(sample));
     const entries = Array.from({ length: 20_100 }, (_, at) => some[at % some.length]!);
     const reading = (await readFile({ name, bytes: file(entries) }))!;
     expect([name, reading.entries.length <= 20_000, entryCount(reading)]).toEqual([name, true, entries.length]);

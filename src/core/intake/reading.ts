@@ -101,8 +101,17 @@ type Told = { readonly line: number } & Partial<Omit<EntryParts, 'colour' | 'tak
 
 /** A colour as a reader found it, to be taken. A name that is missing is its code. */
 export function taken(colour: ReadColour, { name = '', text = colour.css, doubts = [], ...rest }: Told): EntryParts {
-  const own = tidyName(name) || hexCode(colour.hex, colour.alpha);
-  return { span: null, column: 0, ...rest, name: own, text: tidyName(text), colour, doubts: withCut(colour, doubts), take: true };
+  const given = tidyName(name) || hexCode(colour.hex, colour.alpha);
+  return {
+    span: null,
+    column: 0,
+    ...rest,
+    name: given,
+    text: tidyName(text),
+    colour,
+    doubts: withCut(colour, doubts),
+    take: true,
+  };
 }
 
 /** What a reader leaves out, with its reason. One that has a colour may still be ticked by a person. */
@@ -146,7 +155,7 @@ export function readingOf(format: string, palettes: readonly PaletteParts[], pro
     const coloured = parts.some(({ colour }) => colour !== null);
     if (coloured) heads.push({ name, kind });
     const palette = coloured ? heads.length - 1 : null;
-    return parts.map((one): Entry => ({ ...one, palette }));
+    return parts.map((entry): Entry => ({ ...entry, palette }));
   });
   return { format, palettes: heads, entries, tokens: [], problems };
 }
@@ -159,7 +168,7 @@ export function unreadable(format: string, message: string, place?: Place): Read
 /** The palettes with their colours: what is taken of each, or all of one that is only offered. */
 export function palettesOf({ palettes, entries }: Reading): ReadPalette[] {
   const byPalette = palettes.map((): ColourEntry[] => []);
-  for (const one of entries) if (one.colour && one.palette !== null) byPalette[one.palette]!.push(one as ColourEntry);
+  for (const entry of entries) if (entry.colour && entry.palette !== null) byPalette[entry.palette]!.push(entry as ColourEntry);
   return palettes.map(({ name, kind }, at) => {
     const all = byPalette[at]!;
     const chosen = all.filter(({ take }) => take);
@@ -199,7 +208,7 @@ export class EntryList {
 /** How many entries of its source a reading accounts for: taken, left out with a reason, or reported. */
 export function entryCount({ entries, problems }: Reading): number {
   const standing = entries.reduce((sum, { also }) => sum + 1 + (also?.length ?? 0), 0);
-  return problems.reduce((sum, one) => sum + (one.entries ?? 0), standing);
+  return problems.reduce((sum, problem) => sum + (problem.entries ?? 0), standing);
 }
 
 /** At most so many entries as a page can show; how many more there are is said. */

@@ -1,4 +1,4 @@
-import { readColour } from '../colour/read';
+import { shownKey, readColour } from '../colour/read';
 import type { Step } from '../brand/commands';
 import type { Brand, Palette, Swatch } from '../brand/document';
 import { usedSwatches } from '../brand/merge-swatches';
@@ -50,7 +50,7 @@ export function replacePalette(brand: Brand, palette: Palette, incoming: readonl
       rows.push({ before, after, fate: 'new' });
       return;
     }
-    const same = sameColour(before.value, after.value);
+    const same = isUnchanged(before.value, after.value);
     const set = { ...(before.name !== after.name && { name: after.name }), ...(!same && { value: after.value }) };
     if (before.locked && !same) {
       rows.push({ before, after: before, fate: 'locked' });
@@ -76,7 +76,7 @@ export function replacePalette(brand: Brand, palette: Palette, incoming: readonl
   return { rows, steps, ids };
 }
 
-function sameColour(one: string, two: string): boolean {
+function isUnchanged(one: string, two: string): boolean {
   const [a, b] = [readColour(one)!, readColour(two)!];
   return one === two || (a.hex === b.hex && a.alpha === b.alpha && a.clipped === 0 && b.clipped === 0);
 }
@@ -85,19 +85,19 @@ function sameColour(one: string, two: string): boolean {
 function matched(swatches: readonly Swatch[], incoming: readonly Incoming[]): (Swatch | undefined)[] {
   const free = new Set(swatches);
   const found: (Swatch | undefined)[] = incoming.map(() => undefined);
-  const pass = (keyOf: (one: Incoming) => string) => {
+  const pass = (keyOf: (colour: Incoming) => string) => {
     const byKey = new Map<string, Swatch[]>();
     for (const swatch of free) byKey.set(keyOf(swatch), [...(byKey.get(keyOf(swatch)) ?? []), swatch]);
-    incoming.forEach((one, at) => {
+    incoming.forEach((colour, at) => {
       if (found[at]) return;
-      const swatch = byKey.get(keyOf(one))?.shift();
+      const swatch = byKey.get(keyOf(colour))?.shift();
       if (!swatch) return;
       found[at] = swatch;
       free.delete(swatch);
     });
   };
   pass(({ name }) => name.toLowerCase());
-  pass(({ value }) => readColour(value)!.hex + readColour(value)!.alpha);
+  pass(({ value }) => shownKey(readColour(value)!));
   pass(() => '');
   return found;
 }

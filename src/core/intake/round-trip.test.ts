@@ -62,10 +62,14 @@ test.each(['ase', 'aco', 'gpl', 'riff-pal', 'soc', 'hex', 'csv', 'xlsx'])(
         const { files, findings } = writeDestination(brand!, { name: 'x', format: id, options: {} });
         expect(findings).toEqual([]);
         const read = await Promise.all(files.map(({ path, bytes }) => readFile({ name: path, bytes })));
-        expect(read.map((one) => [one!.format, one!.problems])).toEqual(files.map(() => [id, []]));
-        const found = read.flatMap((one) => coloursOf(one!)).map(({ swatches }) => swatches.map((one) => [one.name, one.hex]));
+        expect(read.map((reading) => [reading!.format, reading!.problems])).toEqual(files.map(() => [id, []]));
+        const found = read
+          .flatMap((reading) => coloursOf(reading!))
+          .map(({ swatches }) => swatches.map((swatch) => [swatch.name, swatch.hex]));
         const kept = (text: string) => tidy(keptName[id]?.(text) ?? text);
-        const expected = brand!.palettes.map(({ swatches }) => swatches.map((one) => [kept(one.name) || one.value, one.value]));
+        const expected = brand!.palettes.map(({ swatches }) =>
+          swatches.map((swatch) => [kept(swatch.name) || swatch.value, swatch.value]),
+        );
         expect(found).toEqual(expected);
       }),
       { numRuns: id === 'xlsx' ? 40 : 200 },

@@ -111,20 +111,20 @@ function candidates({ ground, contrast, lightness, liveliness }: Categorical, vi
 /** Each next colour is the one whose nearest neighbour is farthest; fewer when what is left equals colours that are there. */
 function farthestFirst(given: readonly Candidate[], pool: readonly Candidate[], wanted: number, first: Candidate): Candidate[] {
   const chosen: Candidate[] = [first];
-  const room = pool.map((one) => nearest(one, [...given, first], 0));
+  const room = pool.map((candidate) => nearest(candidate, [...given, first], 0));
   while (chosen.length < wanted) {
     const best = room.indexOf(Math.max(...room));
     if (!(room[best]! > 0)) break;
     chosen.push(pool[best]!);
-    pool.forEach((one, at) => {
-      if (room[at]! > 0) room[at] = Math.min(room[at]!, apart(one.seen, pool[best]!.seen));
+    pool.forEach((candidate, at) => {
+      if (room[at]! > 0) room[at] = Math.min(room[at]!, leastDistance(candidate.seen, pool[best]!.seen));
     });
   }
   return chosen;
 }
 
 /** The least distance of two colours in any of the visions. */
-function apart(one: Seen, two: Seen): number {
+function leastDistance(one: Seen, two: Seen): number {
   let least = Infinity;
   for (let at = 0; at < one.length; at++) {
     const distance = ciede2000(one[at]!, two[at]!);
@@ -134,10 +134,10 @@ function apart(one: Seen, two: Seen): number {
 }
 
 /** How far a colour stands from the nearest of some; given up, with what is known, once that is not more than `enough`. */
-function nearest(one: Candidate, others: readonly Candidate[], enough: number): number {
+function nearest(candidate: Candidate, others: readonly Candidate[], enough: number): number {
   let least = Infinity;
   for (const other of others) {
-    const distance = apart(one.seen, other.seen);
+    const distance = leastDistance(candidate.seen, other.seen);
     if (distance < least) least = distance;
     if (least <= enough) return least;
   }
@@ -170,12 +170,13 @@ function inOrder(given: readonly Candidate[], chosen: readonly Candidate[]): Can
   const order: Candidate[] = [];
   const distances = new Map<Candidate, Map<Candidate, number>>();
   const all = [...given, ...chosen];
-  for (const one of all) distances.set(one, new Map(all.map((two) => [two, one === two ? Infinity : apart(one.seen, two.seen)])));
+  for (const one of all)
+    distances.set(one, new Map(all.map((two) => [two, one === two ? Infinity : leastDistance(one.seen, two.seen)])));
   const least = (set: readonly Candidate[]) =>
     Math.min(...set.map((one) => Math.min(...set.map((two) => distances.get(one)!.get(two)!))));
   while (left.length > 0) {
-    const rest = (without: Candidate) => [...given, ...left.filter((one) => one !== without)];
-    const leaves = left.map((one) => least(rest(one)));
+    const rest = (without: Candidate) => [...given, ...left.filter((candidate) => candidate !== without)];
+    const leaves = left.map((candidate) => least(rest(candidate)));
     const at = leaves.lastIndexOf(Math.max(...leaves));
     order.unshift(...left.splice(at, 1));
   }

@@ -1,3 +1,4 @@
+import { hueTurn } from '../colour/hue';
 import { GREY_CHROMA } from '../colour/grey';
 import { ciede2000 } from '../colour/difference';
 import { srgbToLabD65, type LabD65 } from '../colour/lab';
@@ -56,14 +57,14 @@ export function evenness(colours: readonly string[]): Evenness | null {
         .sort(ascending),
     ),
     separation: separationPart(
-      appearances.reduce((sum, one) => sum + nearestOf(one, appearances), 0),
+      appearances.reduce((sum, appearance) => sum + nearestOf(appearance, appearances), 0),
       appearances.length,
     ),
   };
-  return { score: meanOf(parts), parts };
+  return { score: meanScore(parts), parts };
 }
 
-export function meanOf({ hues, lightness, chroma, separation }: Parts): number {
+export function meanScore({ hues, lightness, chroma, separation }: Parts): number {
   return (hues + lightness + chroma + separation) / 4;
 }
 
@@ -127,7 +128,7 @@ const ARRANGEMENTS: readonly Arrangement[] = [
 
 function awayFrom(sectors: readonly (readonly [centre: number, reach: number])[]): Float64Array {
   return Float64Array.from({ length: 360 }, (_, hue) =>
-    Math.max(0, Math.min(...sectors.map(([centre, reach]) => Math.abs(((hue - centre + 540) % 360) - 180) - reach))),
+    Math.max(0, Math.min(...sectors.map(([centre, reach]) => Math.abs(hueTurn(centre, hue)) - reach))),
   );
 }
 
@@ -218,10 +219,10 @@ export function separationPart(sum: number, count: number): number {
   return (100 * sum) / count / APART;
 }
 
-function nearestOf(one: Appearance, all: readonly Appearance[]): number {
+function nearestOf(appearance: Appearance, all: readonly Appearance[]): number {
   let least = APART;
   for (const other of all) {
-    if (other !== one) least = Math.min(least, ciede2000(one.lab, other.lab));
+    if (other !== appearance) least = Math.min(least, ciede2000(appearance.lab, other.lab));
   }
   return least;
 }

@@ -37,7 +37,7 @@ export function generate({ seed, mood, places }: Roll): string[] {
   const random = xorshift(seed);
   const first = random() * 360;
   const chosen: (string | null)[] = [...places];
-  const labs = places.flatMap((css) => (css === null ? [] : [labOf(readColour(css)!.rgb)]));
+  const labs = places.flatMap((css) => (css === null ? [] : [oklabOf(readColour(css)!.rgb)]));
   places.forEach((kept, at) => {
     if (kept !== null) return;
     let best = '';
@@ -49,7 +49,7 @@ export function generate({ seed, mood, places }: Roll): string[] {
       const lightness = Math.min(LIGHTNESS.most, Math.max(LIGHTNESS.least, spread));
       const most = readColour(oklchHex([lightness, BEYOND, hue]))!.oklch[1];
       const { rgb } = showOklch(lightness, most * mood.chroma * (0.75 + random() * 0.25), hue);
-      const lab = labOf(rgb);
+      const lab = oklabOf(rgb);
       const distance = Math.min(
         Infinity,
         ...labs.map((other) => Math.hypot(lab[0] - other[0], lab[1] - other[1], lab[2] - other[2])),
@@ -69,11 +69,11 @@ export function generate({ seed, mood, places }: Roll): string[] {
 
 /** The colour half-way between two in OKLab, as a screen shows it. */
 export function midway(one: string, two: string): string {
-  const [a, b] = [labOf(readColour(one)!.rgb), labOf(readColour(two)!.rgb)];
+  const [a, b] = [oklabOf(readColour(one)!.rgb), oklabOf(readColour(two)!.rgb)];
   const [l, x, y] = [0, 1, 2].map((at) => (a[at]! + b[at]!) / 2) as [number, number, number];
   return oklchHex([l, Math.hypot(x, y), ((Math.atan2(y, x) * 180) / Math.PI + 360) % 360]);
 }
 
-function labOf(rgb: readonly [number, number, number]) {
+function oklabOf(rgb: readonly [number, number, number]) {
   return linearToOklab([decode(rgb[0]), decode(rgb[1]), decode(rgb[2])]);
 }

@@ -1,3 +1,4 @@
+import { hueTurn } from '../colour/hue';
 import { oklchHex } from '../colour/read';
 import { atLightness, ladderLightness, SHADE_LABELS } from './shades';
 
@@ -40,6 +41,5 @@ function greys(hue: number, tint: number): string[] {
 
 /** Half-way between two hues by the shorter way round. */
 function between(one: number, two: number): number {
-  const apart = ((two - one + 540) % 360) - 180;
-  return (one + apart / 2 + 360) % 360;
+  return (one + hueTurn(one, two) / 2 + 360) % 360;
 }

@@ -27,9 +27,9 @@ test('any two ends in any space: as many colours as asked for, ends as authored,
     perceived: fc.boolean(),
   });
   fc.assert(
-    fc.property(wish, (one) => {
-      const colours = ramp(one);
-      expect([colours.length, colours[0], colours.at(-1)]).toEqual([one.count, one.from, one.to.pinned]);
+    fc.property(wish, (wished) => {
+      const colours = ramp(wished);
+      expect([colours.length, colours[0], colours.at(-1)]).toEqual([wished.count, wished.from, wished.to.pinned]);
       for (const css of colours) expect(readColour(css)?.oklch.every(Number.isFinite)).toBe(true);
     }),
   );

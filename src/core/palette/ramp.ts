@@ -64,20 +64,20 @@ export function ramp({ from, to, count, space, hue, easing, perceived }: Ramp): 
   const start = readColour(from)!;
   const last = farEnd(start, to);
   const end = readColour(last)!;
-  const way = between(start, end, space, hue);
-  const shown = (place: number) => oklchHex(...oklchOf(way(place)));
+  const way = blendOf(start, end, space, hue);
+  const shown = (place: number) => oklchHex(...oklchAndAlpha(way(place)));
   const shares = Array.from({ length: count }, (_, at) => EASE[easing](at / (count - 1)));
   const places = perceived
     ? evenPlaces(
         shares,
-        distanceAlong((place) => oklchOf(way(place))[0]),
+        distanceAlong((place) => oklchAndAlpha(way(place))[0]),
       )
     : shares;
   return places.map((place, at) => (at === 0 ? from : at === count - 1 ? last : shown(place)));
 }
 
 /** The library's interpolation, by 0..1. */
-function between(start: ReadColour, end: ReadColour, space: RampSpace, hue: Ramp['hue']): (place: number) => Color {
+function blendOf(start: ReadColour, end: ReadColour, space: RampSpace, hue: Ramp['hue']): (place: number) => Color {
   const ends = [start, end].map(({ oklch: [l, c, h], alpha }): Color => {
     // A grey without a hue takes the other end's.
     return { mode: 'oklch', l, c, ...(c > 0 && { h }), alpha };
@@ -101,7 +101,7 @@ export function distanceAlong(way: (place: number) => ReadColour['oklch']): (fro
 const toOklch = converter('oklch');
 
 /** OKLCH and opacity of a colour of the library. */
-function oklchOf(colour: Color): [ReadColour['oklch'], number] {
+function oklchAndAlpha(colour: Color): [ReadColour['oklch'], number] {
   const { l, c, h } = toOklch(colour);
   return [[l, c < GREY_CHROMA ? 0 : c, h ?? 0], colour.alpha ?? 1];
 }

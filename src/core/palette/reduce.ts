@@ -41,23 +41,23 @@ export function reduceTo(colours: readonly Reducible[], count: number, prefer: (
   let clusters = places.map((centre, at): Cluster => {
     return { members: [at], centre, locked: colours[at]!.locked, near: null, cost: Infinity };
   });
-  for (const one of clusters) findNear(one, clusters);
+  for (const cluster of clusters) findNear(cluster, clusters);
   while (clusters.length > Math.max(1, count)) {
-    const one = clusters.reduce((best, other) => (other.cost < best.cost ? other : best));
-    const two = one.near;
+    const cheapest = clusters.reduce((best, other) => (other.cost < best.cost ? other : best));
+    const two = cheapest.near;
     if (!two) break;
     const joined: Cluster = {
-      members: [...one.members, ...two.members],
-      centre: meanOf(one, two),
-      locked: one.locked || two.locked,
+      members: [...cheapest.members, ...two.members],
+      centre: meanOf(cheapest, two),
+      locked: cheapest.locked || two.locked,
       near: null,
       cost: Infinity,
     };
-    clusters = [...clusters.filter((other) => other !== one && other !== two), joined];
+    clusters = [...clusters.filter((other) => other !== cheapest && other !== two), joined];
     findNear(joined, clusters);
     for (const other of clusters) {
       if (other === joined) continue;
-      if (other.near === one || other.near === two) findNear(other, clusters);
+      if (other.near === cheapest || other.near === two) findNear(other, clusters);
       else {
         const cost = costOf(other, joined);
         if (cost < other.cost) Object.assign(other, { near: joined, cost });
@@ -68,11 +68,11 @@ export function reduceTo(colours: readonly Reducible[], count: number, prefer: (
     .map(({ members, centre }) => {
       const preferred = members.filter((at) => prefer(colours[at]!.id));
       const keep =
-        members.find((at) => colours[at]!.locked) ?? nearestTo(centre, places, preferred.length > 0 ? preferred : members);
+        members.find((at) => colours[at]!.locked) ?? centremost(centre, places, preferred.length > 0 ? preferred : members);
       return { keep, merge: members.filter((at) => at !== keep) };
     })
     .sort((one, two) => one.keep - two.keep)
-    .map(({ keep, merge }) => groupOf(colours, keep, merge));
+    .map(({ keep, merge }) => asGroup(colours, keep, merge));
 }
 
 /** Colours nearer to each other than some ΔE2000 as one, near duplicates among them; greatest distance within a group counts. */
@@ -89,10 +89,10 @@ export function mergeNear(colours: readonly Reducible[], within: number, prefer:
     if (home) home.merge.push(at);
     else groups.push({ keep: at, merge: [] });
   }
-  return groups.sort((one, two) => one.keep - two.keep).map(({ keep, merge }) => groupOf(colours, keep, merge));
+  return groups.sort((one, two) => one.keep - two.keep).map(({ keep, merge }) => asGroup(colours, keep, merge));
 }
 
-function groupOf(colours: readonly Reducible[], keep: number, merge: readonly number[]): Group {
+function asGroup(colours: readonly Reducible[], keep: number, merge: readonly number[]): Group {
   const stays = labOf(colours[keep]!.value);
   return {
     keep: colours[keep]!.id,
@@ -102,15 +102,15 @@ function groupOf(colours: readonly Reducible[], keep: number, merge: readonly nu
   };
 }
 
-function findNear(one: Cluster, clusters: readonly Cluster[]): void {
-  one.near = null;
-  one.cost = Infinity;
+function findNear(cluster: Cluster, clusters: readonly Cluster[]): void {
+  cluster.near = null;
+  cluster.cost = Infinity;
   for (const other of clusters) {
-    if (other === one) continue;
-    const cost = costOf(one, other);
-    if (cost >= one.cost) continue;
-    one.near = other;
-    one.cost = cost;
+    if (other === cluster) continue;
+    const cost = costOf(cluster, other);
+    if (cost >= cluster.cost) continue;
+    cluster.near = other;
+    cluster.cost = cost;
   }
 }
 
@@ -127,7 +127,7 @@ function meanOf(one: Cluster, two: Cluster): Oklab {
   return [0, 1, 2].map((at) => one.centre[at]! * share + two.centre[at]! * (1 - share)) as unknown as Oklab;
 }
 
-function nearestTo(centre: Oklab, places: readonly Oklab[], among: readonly number[]): number {
+function centremost(centre: Oklab, places: readonly Oklab[], among: readonly number[]): number {
   const away = (at: number) => places[at]!.reduce((sum, value, channel) => sum + (value - centre[channel]!) ** 2, 0);
   return among.reduce((best, at) => (away(at) < away(best) ? at : best));
 }

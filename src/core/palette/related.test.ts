@@ -34,7 +34,7 @@ test('harmonies turn the leading hue by what their names say, at the same lightn
     });
   }
   for (const id of ['complement', 'triad', 'split', 'analogous'])
-    for (const one of sets.get(id)!) expect(Math.abs(one[0] - l)).toBeLessThan(0.02);
+    for (const colour of sets.get(id)!) expect(Math.abs(colour[0] - l)).toBeLessThan(0.02);
 });
 
 test('nothing has no relations', () => {

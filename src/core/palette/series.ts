@@ -1,3 +1,4 @@
+import { hueTurn } from '../colour/hue';
 import { unit } from '../base/clamp';
 import { ciede2000 } from '../colour/difference';
 import { maxChroma } from '../colour/gamut';
@@ -64,7 +65,7 @@ function unrolled(colours: readonly Oklch[]): number[] {
   const lively = colours.find(([, c]) => c > 0);
   let last = lively ? lively[2] : 0;
   return colours.map(([, c, h]) => {
-    if (c > 0) last += ((h - last + 540) % 360) - 180;
+    if (c > 0) last += hueTurn(last, h);
     return last;
   });
 }
@@ -88,7 +89,7 @@ export interface Diverging {
  */
 export function diverging({ low, high, count, middle, end, tint }: Diverging): string[] {
   const [one, two] = [readColour(low)!.oklch, readColour(high)!.oklch];
-  const centre = one[2] + (((two[2] - one[2] + 540) % 360) - 180) / 2;
+  const centre = one[2] + hueTurn(one[2], two[2]) / 2;
   const [left, right] = [one, two].map(([, c, h]) => arm(c, h, middle, end, tint, centre)) as [Way, Way];
   const odd = count % 2 === 1;
   const half = Math.ceil(count / 2);
@@ -110,8 +111,8 @@ function arm(chroma: number, hue: number, middle: number, end: number, tint: num
   return (place) => {
     const l = middle + (end - middle) * place;
     // A tinted middle hands over to the arm's own hue within its first third.
-    const own = Math.min(1, place * 3);
-    const h = (centre + (((hue - centre + 540) % 360) - 180) * (tint > 0 ? own : 1) + 720) % 360;
+    const strength = Math.min(1, place * 3);
+    const h = (centre + hueTurn(centre, hue) * (tint > 0 ? strength : 1) + 720) % 360;
     const wanted = tint + (chroma - tint) * Math.min(1, 1.25 * place);
     return [l, Math.min(wanted, maxChroma(l, h)), h];
   };

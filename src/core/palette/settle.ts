@@ -11,7 +11,7 @@ import {
   huesPart,
   isLively,
   lightnessPart,
-  meanOf,
+  meanScore,
   outside,
   separationPart,
   appearanceOf,
@@ -153,7 +153,7 @@ class Settling {
       // Another arrangement may fit better by now; that only ever raises the score.
       this.arrangement = arrangementOf(this.appearances);
       [this.hueSum, this.hueWeight] = this.appearances.reduce(
-        ([sum, weight], one) => [sum + this.hueShare(one), weight + weightOf(one)],
+        ([sum, weight], appearance) => [sum + this.hueShare(appearance), weight + weightOf(appearance)],
         [0, 0],
       );
       this.score = this.scoreOf(this.hueSum, this.hueWeight, this.lightness, this.chroma, total(this.nearest));
@@ -182,7 +182,7 @@ class Settling {
     const [x, y] = [Math.cos(angle) * step, Math.sin(angle) * step];
     // A neutral has no hue to move along.
     const ways = chroma < 0.01 ? 2 : 6;
-    let best: { bytes: Bytes; stand: Appearance; score: number } | null = null;
+    let best: { bytes: Bytes; appearance: Appearance; score: number } | null = null;
     for (let way = 0; way < ways; way++) {
       const sign = way % 2 === 0 ? 1 : -1;
       const l = oklab[0] + (way < 2 ? sign * step : 0);
@@ -190,24 +190,24 @@ class Settling {
       const b = oklab[2] + (way < 2 ? 0 : way < 4 ? sign * y : sign * x);
       const { rgb } = showOklch(l, Math.sqrt(a * a + b * b), (Math.atan2(b, a) * 180) / Math.PI);
       const bytes: Bytes = [byte(rgb[0]), byte(rgb[1]), byte(rgb[2])];
-      const stand = appearanceOf(...bytes);
-      if (ciede2000(this.origins[at]!.lab, stand.lab) > this.limit) continue;
-      const score = this.scoreWith(at, stand, best?.score ?? this.score);
-      if (score > (best?.score ?? this.score) + 1e-9) best = { bytes, stand, score };
+      const appearance = appearanceOf(...bytes);
+      if (ciede2000(this.origins[at]!.lab, appearance.lab) > this.limit) continue;
+      const score = this.scoreWith(at, appearance, best?.score ?? this.score);
+      if (score > (best?.score ?? this.score) + 1e-9) best = { bytes, appearance, score };
     }
     if (!best) return false;
-    this.place(at, best.bytes, best.stand);
+    this.place(at, best.bytes, best.appearance);
     this.score = best.score;
     return true;
   }
 
   /** The score if one colour stood elsewhere; something not above `enough` as soon as it is clear that it is not above. */
-  private scoreWith(at: number, stand: Appearance, enough: number): number {
+  private scoreWith(at: number, appearance: Appearance, enough: number): number {
     const was = this.appearances[at]!;
-    const hueSum = this.hueSum - this.hueShare(was) + this.hueShare(stand);
-    const hueWeight = this.hueWeight - weightOf(was) + weightOf(stand);
-    const lightness = exchanged(this.lightness, lightnessOf(was), lightnessOf(stand));
-    const chroma = exchanged(this.chroma, was.chroma, stand.chroma, isLively);
+    const hueSum = this.hueSum - this.hueShare(was) + this.hueShare(appearance);
+    const hueWeight = this.hueWeight - weightOf(was) + weightOf(appearance);
+    const lightness = exchanged(this.lightness, lightnessOf(was), lightnessOf(appearance));
+    const chroma = exchanged(this.chroma, was.chroma, appearance.chroma, isLively);
     const nearest = total(this.nearest);
     // At most all whom it stood nearest to, and itself, are far enough from their nearest afterwards.
     let most = nearest + APART - this.nearest[at]!;
@@ -215,12 +215,12 @@ class Settling {
       if (other !== at && this.distances[other * this.count + at] === this.nearest[other]) most += APART - this.nearest[other]!;
     }
     const bound = this.scoreOf(hueSum, hueWeight, lightness, chroma, most);
-    return bound <= enough ? bound : this.scoreOf(hueSum, hueWeight, lightness, chroma, this.nearestWith(at, stand));
+    return bound <= enough ? bound : this.scoreOf(hueSum, hueWeight, lightness, chroma, this.nearestWith(at, appearance));
   }
 
   private scoreOf(hueSum: number, hueWeight: number, lightness: Float64Array, chroma: Float64Array, nearest: number): number {
     const hues = huesPart(hueSum, hueWeight, this.arrangement.arrangement);
-    return meanOf({
+    return meanScore({
       hues,
       lightness: lightnessPart(lightness),
       chroma: chromaPart(chroma),
@@ -233,18 +233,18 @@ class Settling {
   }
 
   /** Sum of the distances of all to their nearest, if one stood elsewhere. */
-  private nearestWith(moved: number, stand: Appearance): number {
+  private nearestWith(moved: number, appearance: Appearance): number {
     let sum = 0;
-    let own = APART;
+    let least = APART;
     for (let at = 0; at < this.count; at++) {
       if (at === moved) continue;
-      const distance = distanceOf(stand, this.appearances[at]!);
-      if (distance < own) own = distance;
+      const distance = distanceOf(appearance, this.appearances[at]!);
+      if (distance < least) least = distance;
       const nearest = this.nearest[at]!;
       const lost = distance > nearest && this.distances[at * this.count + moved] === nearest;
       sum += lost ? this.least(at, moved, distance) : Math.min(nearest, distance);
     }
-    return sum + own;
+    return sum + least;
   }
 
   /** The least distance of one to all others but `except`, or `least` if that is less. */
@@ -265,14 +265,14 @@ class Settling {
     }
   }
 
-  private place(at: number, bytes: Bytes, stand: Appearance): void {
+  private place(at: number, bytes: Bytes, appearance: Appearance): void {
     const was = this.appearances[at]!;
-    this.hueSum += this.hueShare(stand) - this.hueShare(was);
-    this.hueWeight += weightOf(stand) - weightOf(was);
-    this.lightness = exchanged(this.lightness, lightnessOf(was), lightnessOf(stand));
-    this.chroma = exchanged(this.chroma, was.chroma, stand.chroma, isLively);
+    this.hueSum += this.hueShare(appearance) - this.hueShare(was);
+    this.hueWeight += weightOf(appearance) - weightOf(was);
+    this.lightness = exchanged(this.lightness, lightnessOf(was), lightnessOf(appearance));
+    this.chroma = exchanged(this.chroma, was.chroma, appearance.chroma, isLively);
     this.bytes[at] = bytes;
-    this.appearances[at] = stand;
+    this.appearances[at] = appearance;
     this.measure(at);
     for (let other = 0; other < this.count; other++) this.nearest[other] = this.least(other, -1, APART);
   }

@@ -25,8 +25,8 @@ test('the base stands in its own ladder untouched, at the nearest step, and lumi
 test('600 of every hue carries the same contrast on paper, and reads there as text (WCAG 2.2, 1.4.3)', () => {
   fc.assert(
     fc.property(hexColour, (base) => {
-      for (const { label, value, base: own } of shades(base)) {
-        if (own || !['500', '600', '700', '800'].includes(label)) continue;
+      for (const { label, value, base: isBase } of shades(base)) {
+        if (isBase || !['500', '600', '700', '800'].includes(label)) continue;
         const expected = { 500: 3.37, 600: 4.73, 700: 6.6, 800: 8.98 }[label]!;
         expect(Math.abs(onPaper(value) / expected - 1)).toBeLessThan(0.03);
       }

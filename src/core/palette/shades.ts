@@ -38,8 +38,8 @@ export function shades(base: string, labels: readonly string[] = SHADE_LABELS): 
   const colour = readColour(base)!;
   const [l, c, h] = colour.oklch;
   const steps = ladderLightness(labels.length);
-  const own = 116 * cubeRoot(relativeLuminance(colour.rgb)) - 16;
-  const away = steps.map((step) => Math.abs(step - own));
+  const baseLightness = 116 * cubeRoot(relativeLuminance(colour.rgb)) - 16;
+  const away = steps.map((step) => Math.abs(step - baseLightness));
   const place = away.indexOf(Math.min(...away));
   const chroma = (lightness: number) => (c === 0 ? 0 : Math.min(c * bow(lightness, l), maxChroma(lightness, h)));
   return steps.map((step, at) => ({

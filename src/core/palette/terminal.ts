@@ -1,3 +1,4 @@
+import { hueTurn } from '../colour/hue';
 import { unit } from '../base/clamp';
 import { contrastRatio, nearestPassing } from '../colour/contrast';
 import { maxChroma } from '../colour/gamut';
@@ -54,7 +55,7 @@ export function terminal({ from, ground, seed, lift }: Terminal): TerminalRole[]
   const lead = lively.reduce<Oklch | null>((best, { oklch }) => (best && best[1] >= oklch[1] ? best : oklch), null);
   const dark = ground === 'dark';
   const chroma = median(lively.map(({ oklch }) => oklch[1])) ?? 0.12;
-  const base = groundOf(
+  const base = background(
     colours.map(({ oklch }) => oklch),
     dark,
     lead?.[2] ?? 0,
@@ -77,7 +78,7 @@ export function terminal({ from, ground, seed, lift }: Terminal): TerminalRole[]
   });
   const grey = (l: number, contrast: number) => on([l, Math.min(0.015, base[1]), base[2]], contrast).hex;
   const role = (name: string, value: string, css: string | null = null): TerminalRole => ({ role: name, value, from: css });
-  const normal = new Map(hued.map(([name, one]) => [name, one]));
+  const normal = new Map(hued.map(([name, colour]) => [name, colour]));
   const bright = new Map(hued.map(([name, , two]) => [name, two]));
   const greys = dark
     ? {
@@ -104,9 +105,9 @@ export function terminal({ from, ground, seed, lift }: Terminal): TerminalRole[]
 }
 
 /** The darkest (or lightest) of the palette, brought to where a ground can be; with no palette plain. */
-function groundOf(colours: readonly Oklch[], dark: boolean, hue: number): Oklch {
+function background(colours: readonly Oklch[], dark: boolean, hue: number): Oklch {
   const extreme = colours.reduce<Oklch | null>(
-    (best, one) => (best && (dark ? best[0] <= one[0] : best[0] >= one[0]) ? best : one),
+    (best, colour) => (best && (dark ? best[0] <= colour[0] : best[0] >= colour[0]) ? best : colour),
     null,
   );
   const [l, c, h] = extreme ?? [dark ? 0.18 : 0.98, 0, hue];
@@ -122,15 +123,10 @@ function brighter([l, c, h]: Oklch, dark: boolean): Oklch {
 
 /** A colour for a role that the palette has none for: the role's hue, a quarter of the way towards the palette's own. */
 function madeUp(hue: number, lead: Oklch | null, chroma: number, dark: boolean): Oklch {
-  const leant = lead ? hue + apart(lead[2], hue) * 0.18 : hue;
+  const leant = lead ? hue + hueTurn(hue, lead[2]) * 0.18 : hue;
   const lightness = dark ? 0.72 : 0.5;
   const turned = (leant + 360) % 360;
   return [lightness, Math.min(Math.max(0.07, chroma), maxChroma(lightness, turned)), turned];
-}
-
-/** From one hue to another by the shorter way, -180..180. */
-function apart(to: number, from: number): number {
-  return ((to - from + 540) % 360) - 180;
 }
 
 type Source = { readonly css: string; readonly oklch: Oklch };
@@ -143,7 +139,7 @@ function assign(lively: readonly Source[], seed: number): Map<Hued, Source> {
     HUED.map((name) => [
       name,
       lively.map(({ oklch: [, c, h] }) => {
-        const away = Math.abs(apart(h, HUES[name]));
+        const away = Math.abs(hueTurn(HUES[name], h));
         return away > REACH ? Infinity : away - 60 * Math.min(0.2, c) + (seed === 0 ? 0 : random() * REACH);
       }),
     ]),
@@ -164,7 +160,7 @@ function assign(lively: readonly Source[], seed: number): Map<Hued, Source> {
       .filter((n) => row[n]! < Infinity)
       .sort((one, two) => row[one]! - row[two]!)
       .slice(0, HUED.length);
-    for (const n of [...few.filter((one) => !used.has(one)), null]) {
+    for (const n of [...few.filter((place) => !used.has(place)), null]) {
       places.push(n);
       if (n !== null) used.add(n);
       search(at + 1, sum + (n === null ? REACH : row[n]!) + 2 * REACH);

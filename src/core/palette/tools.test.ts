@@ -14,7 +14,13 @@ const oklch = (css: string) => readColour(css)!.oklch;
 
 test('adjusting nothing changes nothing; anything else stays within sRGB and keeps opacity', () => {
   const unit = fc.double({ min: -1, max: 1, noNaN: true });
-  const change = fc.record({ lightness: unit, chroma: unit, hue: unit.map((one) => one * 180), warmth: unit, contrast: unit });
+  const change = fc.record({
+    lightness: unit,
+    chroma: unit,
+    hue: unit.map((share) => share * 180),
+    warmth: unit,
+    contrast: unit,
+  });
   fc.assert(
     fc.property(list, change, (colours, adjustment) => {
       expect(adjust(colours, NO_ADJUSTMENT)).toEqual(colours);
@@ -64,7 +70,7 @@ test('reducing reaches the number, keeps every locked colour, and accounts for e
   fc.assert(
     fc.property(reducible, fc.integer({ min: 1, max: 40 }), (colours, count) => {
       const groups = reduceTo(colours, count);
-      const locked = colours.filter((one) => one.locked);
+      const locked = colours.filter((colour) => colour.locked);
       expect(groups.length).toBe(Math.max(Math.min(count, colours.length), locked.length));
       expect(idsOf(groups).sort()).toEqual(colours.map(({ id }) => id).sort());
       const kept = new Set(groups.map(({ keep }) => keep));
@@ -89,7 +95,7 @@ test('2,000 colours are reduced to 64, and each merges into one not far away', (
   const groups = reduceTo(colours, 64);
   expect(groups).toHaveLength(64);
   const distances = groups.flatMap(({ merge }) => merge.map(({ distance }) => distance));
-  expect(distances.reduce((sum, one) => sum + one, 0) / distances.length).toBeLessThan(10);
+  expect(distances.reduce((sum, distance) => sum + distance, 0) / distances.length).toBeLessThan(10);
 });
 
 test('a turn and back is no turn, on both wheels; red stands opposite green for painters, and is 120° from yellow', () => {
@@ -113,8 +119,8 @@ test('any palette gives sixteen terminal colours that can be read on their groun
       (from, ground, seed, lift) => {
         const roles = terminal({ from, ground, seed, lift });
         expect(roles).toHaveLength(19);
-        const value = (role: string) => readColour(roles.find((one) => one.role === role)!.value)!;
-        for (const name of TERMINAL_COLOURS.filter((one) => one !== 'black' && one !== 'white')) {
+        const value = (role: string) => readColour(roles.find((each) => each.role === role)!.value)!;
+        for (const name of TERMINAL_COLOURS.filter((other) => other !== 'black' && other !== 'white')) {
           expect(contrastRatio(value(name), value('ground'))).toBeGreaterThanOrEqual(4.5);
           expect(contrastRatio(value(`bright ${name}`), value('ground'))).toBeGreaterThanOrEqual(4.5);
         }

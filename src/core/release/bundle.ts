@@ -34,9 +34,9 @@ export async function bundle(brand: Brand, onProgress?: (share: number) => void)
     findings.push(finding('nothing-to-write', 'error', 'There is no destination to ship to; add one first.'));
   for (const destination of brand.destinations) {
     const written = writeDestination(brand, destination);
-    for (const one of written.findings) {
+    for (const finding of written.findings) {
       // What is wrong with a token is wrong for every destination, and said once.
-      if (!findings.some((known) => known.message === one.message)) findings.push(one);
+      if (!findings.some((known) => known.message === finding.message)) findings.push(finding);
     }
     for (const file of written.files) {
       // Case is no difference on many file systems.

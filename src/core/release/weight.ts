@@ -57,7 +57,7 @@ export async function weigh(
   const parts: WeightPart[] = [];
   for (const [path, tokens] of [...families].slice(0, PARTS_LIMIT)) {
     const left = options.without.includes(path);
-    const other = await sizesWith(left ? options.without.filter((one) => one !== path) : [...options.without, path]);
+    const other = await sizesWith(left ? options.without.filter((group) => group !== path) : [...options.without, path]);
     const [more, less] = left ? [other, total] : [total, other];
     const sizes = { raw: more.raw - less.raw, gzip: more.gzip - less.gzip, brotli: more.brotli - less.brotli };
     parts.push({ path, tokens, left, sizes });

@@ -29,12 +29,12 @@ export function tokensPart(brand: Brand): { drawn: string; count: number } {
   const x = () => PAPER.margin + column * (width + GAP);
   for (const token of brand.tokens) {
     const cut = token.path.lastIndexOf('.');
-    const own = cut < 0 ? '' : token.path.slice(0, cut);
-    if (own !== group) {
+    const parent = cut < 0 ? '' : token.path.slice(0, cut);
+    if (parent !== group) {
       // A heading at the very foot would stand alone.
       if (!place(2 * ROW + 4)) break;
-      heading(own || 'without a group');
-      group = own;
+      heading(parent || 'without a group');
+      group = parent;
     } else if (!place(ROW)) break;
     const colours = resolved.map((theme) => theme.get(token.id)?.colour?.hex);
     const names = width - patch * colours.length - 52;

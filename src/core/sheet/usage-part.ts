@@ -31,7 +31,7 @@ export function usagePart(brand: Brand): string {
 function chart(brand: Brand, theme: Theme, x: number, y: number, width: number): string {
   const resolved = resolveTheme(brand, theme.id);
   const hexOf = (role: string) => {
-    const token = brand.tokens.find((one) => one.role === role);
+    const token = brand.tokens.find((each) => each.role === role);
     return token && resolved.get(token.id)?.colour?.hex;
   };
   const ground = hexOf('surface') ?? '#ffffff';
@@ -87,7 +87,7 @@ function rules(brand: Brand, x: number, width: number): string {
   for (const does of [true, false]) {
     parts.push(text(x, y + 8, does ? 'Use' : 'Misuse', { size: 11, weight: 620 }), rule(x, y + 11.5, width));
     y += 24;
-    for (const { words, show } of advice.filter((one) => one.does === does)) {
+    for (const { words, show } of advice.filter((line) => line.does === does)) {
       if (y + ROW > FLOOR + 20) break;
       if (show) {
         parts.push(rect(x, y, 84, 44, show.ground, '#c9cdd1'));
@@ -150,7 +150,7 @@ function dataAdvice(brand: Brand): Advice[] {
         'Name colours by their tokens, never by their codes: when a theme is switched, what has a code of its own stays behind.',
     },
   ];
-  const state = brand.tokens.find(({ rule: own }) => own !== undefined);
+  const state = brand.tokens.find(({ rule: stateRule }) => stateRule !== undefined);
   const rest = state && brand.tokens.find(({ id }) => id === state.rule!.of);
   const [one, two] = [rest, state].map((token) => token && resolved.get(token.id)?.colour?.hex);
   if (state && rest && one && two) {

@@ -137,14 +137,14 @@ function code({ prefix, digits, upper, order }: Manner & { kind: 'code' }, colou
   const holds = digits === 4 || digits === 8;
   // Only codes behind a # may grow by an opacity: a number of another length would be another number.
   const withAlpha = holds || (a < 255 && prefix === '#');
-  const bytes = withAlpha ? ordered([r, g, b, a], order) : order.startsWith('b') || order === 'abgr' ? [b, g, r] : [r, g, b];
+  const bytes = withAlpha ? inByteOrder([r, g, b, a], order) : order.startsWith('b') || order === 'abgr' ? [b, g, r] : [r, g, b];
   const long = hexDigits(bytes);
   const short = digits <= 4 && bytes.every((value) => value % 17 === 0);
   const written = short ? bytes.map((value) => (value / 17).toString(16)).join('') : long;
   return { text: prefix + (upper ? written.toUpperCase() : written), opacityKept: withAlpha || a === 255 };
 }
 
-function ordered([r, g, b, a]: readonly [number, number, number, number], order: ByteOrder): number[] {
+function inByteOrder([r, g, b, a]: readonly [number, number, number, number], order: ByteOrder): number[] {
   return { rgba: [r, g, b, a], argb: [a, r, g, b], bgra: [b, g, r, a], abgr: [a, b, g, r] }[order];
 }
 
@@ -207,7 +207,7 @@ function untilItReads(
 ): string {
   let text = '';
   for (let more = 0; more <= 6; more++) {
-    const parts = written.map((one, at) => glue[at]! + figures(values[at]!, one, more));
+    const parts = written.map((figure, at) => glue[at]! + figures(values[at]!, figure, more));
     text = parts.join('') + glue.at(-1)!;
     const again = read(text);
     if (again && again.hex === wanted.hex && (written.length < 4 || byte(again.alpha) === byte(wanted.alpha))) break;

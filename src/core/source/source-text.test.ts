@@ -11,35 +11,35 @@ const text = fc
   )
   .map((parts) => `#${parts.join('')}`)
   // What UTF-8 cannot hold is no text of a file, and zeros are a sign of other files.
-  .filter((one) => !one.includes('\0') && !/\p{Cs}/u.test(one));
+  .filter((sample) => !sample.includes('\0') && !/\p{Cs}/u.test(sample));
 
 const ENCODERS: Record<string, { encoding: Encoding; encode: (text: string) => number[] }> = {
-  'UTF-8': { encoding: 'utf-8', encode: (one) => [...new TextEncoder().encode(one)] },
-  'UTF-8 with a mark': { encoding: 'utf-8', encode: (one) => [0xef, 0xbb, 0xbf, ...new TextEncoder().encode(one)] },
+  'UTF-8': { encoding: 'utf-8', encode: (string) => [...new TextEncoder().encode(string)] },
+  'UTF-8 with a mark': { encoding: 'utf-8', encode: (string) => [0xef, 0xbb, 0xbf, ...new TextEncoder().encode(string)] },
   'UTF-16, little end first': {
     encoding: 'utf-16le',
-    encode: (one) => [0xff, 0xfe, ...units(one).flatMap((unit) => [unit & 255, unit >> 8])],
+    encode: (string) => [0xff, 0xfe, ...units(string).flatMap((unit) => [unit & 255, unit >> 8])],
   },
   'UTF-16, big end first': {
     encoding: 'utf-16be',
-    encode: (one) => [0xfe, 0xff, ...units(one).flatMap((unit) => [unit >> 8, unit & 255])],
+    encode: (string) => [0xfe, 0xff, ...units(string).flatMap((unit) => [unit >> 8, unit & 255])],
   },
 };
-const units = (one: string) => Array.from({ length: one.length }, (_, at) => one.charCodeAt(at));
+const units = (string: string) => Array.from({ length: string.length }, (_, at) => string.charCodeAt(at));
 
 test.each(Object.keys(ENCODERS))('%s: text, places in the bytes, and a rewritten source are those of the encoding', (name) => {
   const { encoding, encode } = ENCODERS[name]!;
   const mark = encode('').length;
   fc.assert(
-    fc.property(text, fc.nat(), fc.nat(), (one, first, second) => {
-      const source = SourceText.of(Uint8Array.from(encode(one)))!;
-      expect([source.encoding, source.text]).toEqual([encoding, one]);
+    fc.property(text, fc.nat(), fc.nat(), (string, first, second) => {
+      const source = SourceText.of(Uint8Array.from(encode(string)))!;
+      expect([source.encoding, source.text]).toEqual([encoding, string]);
       // Within a character of two units there is no place of its own.
-      const inside = (at: number) => /[\udc00-\udfff]/.test(one[at] ?? '');
-      const [from, to] = [first % (one.length + 1), second % (one.length + 1)].sort((a, b) => a - b) as [number, number];
+      const inside = (at: number) => /[\udc00-\udfff]/.test(string[at] ?? '');
+      const [from, to] = [first % (string.length + 1), second % (string.length + 1)].sort((a, b) => a - b) as [number, number];
       if (inside(from) || inside(to)) return;
-      expect(source.byteOffset(from)).toBe(encode(one.slice(0, from)).length - mark + source.mark);
-      const edited = one.slice(0, from) + '#ABCDEF' + one.slice(to);
+      expect(source.byteOffset(from)).toBe(encode(string.slice(0, from)).length - mark + source.mark);
+      const edited = string.slice(0, from) + '#ABCDEF' + string.slice(to);
       expect([...source.rewritten([{ span: { from, to }, text: '#ABCDEF' }])]).toEqual(encode(edited));
     }),
   );
@@ -47,23 +47,28 @@ test.each(Object.keys(ENCODERS))('%s: text, places in the bytes, and a rewritten
 
 test('bytes that are no text survive where they stand, and every other byte too', () => {
   fc.assert(
-    fc.property(text, fc.uint8Array({ min: 0x80, max: 0xff, minLength: 1, maxLength: 4 }), fc.boolean(), (one, junk, marked) => {
-      const lead = marked ? [0xef, 0xbb, 0xbf] : [];
-      const bytes = Uint8Array.from([
-        ...lead,
-        ...new TextEncoder().encode(`é€ ${one}`),
-        ...junk,
-        ...new TextEncoder().encode(' #1f6f78 €é end'),
-      ]);
-      const source = SourceText.of(bytes)!;
-      const from = source.text.lastIndexOf('#1f6f78');
-      const written = source.rewritten([{ span: { from, to: from + 7 }, text: '#da452c' }]);
-      const place = bytes.length - new TextEncoder().encode('#1f6f78 €é end').length;
-      if (source.encoding !== 'utf-8') return;
-      expect(source.byteOffset(from)).toBe(place);
-      expect([...written.subarray(0, place)]).toEqual([...bytes.subarray(0, place)]);
-      expect(new TextDecoder().decode(written.subarray(place))).toBe('#da452c €é end');
-    }),
+    fc.property(
+      text,
+      fc.uint8Array({ min: 0x80, max: 0xff, minLength: 1, maxLength: 4 }),
+      fc.boolean(),
+      (string, junk, marked) => {
+        const lead = marked ? [0xef, 0xbb, 0xbf] : [];
+        const bytes = Uint8Array.from([
+          ...lead,
+          ...new TextEncoder().encode(`é€ ${string}`),
+          ...junk,
+          ...new TextEncoder().encode(' #1f6f78 €é end'),
+        ]);
+        const source = SourceText.of(bytes)!;
+        const from = source.text.lastIndexOf('#1f6f78');
+        const written = source.rewritten([{ span: { from, to: from + 7 }, text: '#da452c' }]);
+        const place = bytes.length - new TextEncoder().encode('#1f6f78 €é end').length;
+        if (source.encoding !== 'utf-8') return;
+        expect(source.byteOffset(from)).toBe(place);
+        expect([...written.subarray(0, place)]).toEqual([...bytes.subarray(0, place)]);
+        expect(new TextDecoder().decode(written.subarray(place))).toBe('#da452c €é end');
+      },
+    ),
   );
 });
 

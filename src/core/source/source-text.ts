@@ -52,7 +52,7 @@ export class SourceText {
     if (wide) {
       const mark = bytes[0] === 0xfe || bytes[0] === 0xff ? 2 : 0;
       const whole = bytes.length - ((bytes.length - mark) % 2);
-      return new SourceText(bytes, wide, mark, wideText(bytes.subarray(mark, whole), wide === 'utf-16le'), []);
+      return new SourceText(bytes, wide, mark, utf16Text(bytes.subarray(mark, whole), wide === 'utf-16le'), []);
     }
     if (bytes.includes(0)) return null;
     const mark = bytes[0] === 0xef && bytes[1] === 0xbb && bytes[2] === 0xbf ? 3 : 0;
@@ -190,7 +190,7 @@ function wideEncoding(bytes: Uint8Array): 'utf-16le' | 'utf-16be' | null {
 }
 
 /** Units one by one: a decoder would replace halves of characters, and they would be lost. */
-function wideText(bytes: Uint8Array, little: boolean): string {
+function utf16Text(bytes: Uint8Array, little: boolean): string {
   const units = new Uint16Array(bytes.length >> 1);
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   for (let at = 0; at < units.length; at++) units[at] = view.getUint16(at * 2, little);

@@ -42,10 +42,10 @@ export function Generator() {
     setAt(at + 1);
   };
   /** Changes the roll that is shown, so that going back does not stop at every step of a slider. */
-  const turn = (entry: Entry) => setEntries(entries.map((one, n) => (n === at ? entry : one)));
+  const turn = (entry: Entry) => setEntries(entries.map((known, n) => (n === at ? entry : known)));
   const again = () => go({ kept, roll: { ...roll, seed: roll.seed + 1, places: keptPlaces() } });
   const step = (by: number) => setAt(Math.min(entries.length - 1, Math.max(0, at + by)));
-  const keep = (place: number) => turn({ roll, kept: kept.map((one, n) => (n === place ? !one : one)) });
+  const keep = (place: number) => turn({ roll, kept: kept.map((isKept, n) => (n === place ? !isKept : isKept)) });
   const insert = (place: number) => {
     const put = <T,>(list: readonly T[], item: T) => [...list.slice(0, place), item, ...list.slice(place)];
     go({ kept: put(kept, false), roll: { ...roll, places: put(colours, midway(colours[place - 1]!, colours[place]!)) } });

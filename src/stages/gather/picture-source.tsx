@@ -34,9 +34,9 @@ export function PictureSource({ picture }: { picture: OpenedPicture }) {
     void find({ count, liveliness: lively, ...(area && { area }) }).then((found) => {
       if (!found) return;
       setSamples(
-        found.map((one, at) => {
-          const { colour, text } = extractedEntry(one, at);
-          return { x: one.x, y: one.y, colour: colour!, text };
+        found.map((sample, at) => {
+          const { colour, text } = extractedEntry(sample, at);
+          return { x: sample.x, y: sample.y, colour: colour!, text };
         }),
       );
     });
@@ -56,7 +56,7 @@ export function PictureSource({ picture }: { picture: OpenedPicture }) {
 
   const moveSample = (at: number, x: number, y: number, colour: string) =>
     setSamples((known) =>
-      known.map((one, n) =>
+      known.map((sample, n) =>
         n === at
           ? {
               x,
@@ -64,7 +64,7 @@ export function PictureSource({ picture }: { picture: OpenedPicture }) {
               colour: certain(colour),
               text: radius ? `mean of ${radius * 2 + 1} × ${radius * 2 + 1} at ${x}, ${y}` : `pixel at ${x}, ${y}`,
             }
-          : one,
+          : sample,
       ),
     );
   return (

@@ -78,8 +78,8 @@ export function SendCatch({ onSent }: { onSent: () => void }) {
               onChange={(event) => setKind(event.target.value as Palette['kind'])}
             >
               {kinds.length > 1 && <option value={VARIOUS}>as read</option>}
-              {PALETTE_KINDS.map((one) => (
-                <option key={one}>{one}</option>
+              {PALETTE_KINDS.map((kind) => (
+                <option key={kind}>{kind}</option>
               ))}
             </NativeSelect.Field>
             <NativeSelect.Indicator />
@@ -92,9 +92,9 @@ export function SendCatch({ onSent }: { onSent: () => void }) {
           <NativeSelect.Root size="sm" width="140px">
             <NativeSelect.Field value={themes} onChange={(event) => setTokensIn(event.target.value)}>
               <option value={ALL_THEMES}>in every theme</option>
-              {brand.themes.map((one) => (
-                <option key={one.id} value={one.id}>
-                  in {one.name} only
+              {brand.themes.map((theme) => (
+                <option key={theme.id} value={theme.id}>
+                  in {theme.name} only
                 </option>
               ))}
               <option value={NO_TOKENS}>not as tokens</option>

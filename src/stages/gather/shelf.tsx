@@ -29,11 +29,11 @@ const BRAND_KIND: Record<ShelfKind, Palette['kind']> = {
 };
 
 interface Kept {
-  readonly own: readonly ShelfPalette[];
+  readonly ours: readonly ShelfPalette[];
   readonly uses: Readonly<Record<string, number>>;
 }
 
-const NOTHING: Kept = { own: [], uses: {} };
+const NOTHING: Kept = { ours: [], uses: {} };
 
 /** Palettes to start from, found by word or by colour; the chosen one lies in the catch. */
 export function Shelf() {
@@ -56,7 +56,7 @@ export function Shelf() {
   const replace = useCatch((state) => state.replace);
   const uses = useMemo(() => new Map(Object.entries(data.uses)), [data]);
   const found = useMemo(
-    () => searchShelf([...data.own, ...STARTERS], { text, kind, sort, uses }),
+    () => searchShelf([...data.ours, ...STARTERS], { text, kind, sort, uses }),
     [data, text, kind, sort, uses],
   );
   const swatch = selection && 'swatch' in selection ? swatchesOf(brand).get(selection.swatch)?.swatch : undefined;
@@ -82,7 +82,7 @@ export function Shelf() {
     }
     await queries.invalidateQueries({ queryKey: ['shelf', id] });
   };
-  const own = chosen !== null && data.own.some((palette) => palette.id === chosen.id);
+  const removable = chosen !== null && data.ours.some((palette) => palette.id === chosen.id);
   return (
     <>
       <div className={css.searching}>
@@ -102,9 +102,9 @@ export function Shelf() {
         )}
       </div>
       <div className={css.kinds} role="group" aria-label="Kind">
-        {([null, ...SHELF_KINDS] as const).map((one) => (
-          <button key={one ?? 'all'} aria-pressed={one === kind} onClick={() => setKind(one)}>
-            {one ?? 'all'}
+        {([null, ...SHELF_KINDS] as const).map((choice) => (
+          <button key={choice ?? 'all'} aria-pressed={choice === kind} onClick={() => setKind(choice)}>
+            {choice ?? 'all'}
           </button>
         ))}
         {found[0]?.near ? (
@@ -127,7 +127,7 @@ export function Shelf() {
           Put a palette on the shelf…
         </Button>
         <PutOnShelf open={putting} onOpen={setPutting} />
-        {own && (
+        {removable && (
           <Button size="2xs" variant="outline" disabled={!mayEdit} onClick={() => void takeOff(chosen)}>
             Take {chosen.name} off the shelf
           </Button>

@@ -28,14 +28,14 @@ export function chosenIn(palette: Palette, selection: Selection): Chosen {
 /** The choice after a click: Shift takes all up to there, Ctrl puts one to the others or takes it out. */
 export function clicked(palette: Palette, { lead, all }: Chosen, id: string, mode: 'only' | 'range' | 'toggle'): Selection {
   if (mode === 'range' && lead) {
-    const [from, to] = [lead.id, id].map((one) => palette.swatches.findIndex((swatch) => swatch.id === one)) as [number, number];
+    const [from, to] = [lead.id, id].map((end) => palette.swatches.findIndex((swatch) => swatch.id === end)) as [number, number];
     const range = palette.swatches.slice(Math.min(from, to), Math.max(from, to) + 1).map((swatch) => swatch.id);
     return choice(lead.id, range);
   }
   const ids = all.map((swatch) => swatch.id);
   if (mode !== 'toggle') return { swatch: id };
   if (!ids.includes(id)) return choice(id, ids);
-  const left = ids.filter((one) => one !== id);
+  const left = ids.filter((other) => other !== id);
   return left.length > 0 ? choice(left.at(-1)!, left) : null;
 }
 

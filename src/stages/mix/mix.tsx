@@ -25,7 +25,7 @@ import css from './mix.module.css';
 const PLOTTED = 256;
 
 export function Mix() {
-  const palette = useBrand((state) => state.replica.brand.palettes.find((one) => one.id === state.palette));
+  const palette = useBrand((state) => state.replica.brand.palettes.find((palette) => palette.id === state.palette));
   if (!palette) {
     return (
       <Empty

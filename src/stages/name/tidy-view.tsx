@@ -66,7 +66,7 @@ export function TidyView() {
       </div>
       {findings.length === 0 && <p className={css.fine}>Everything has a colour, a name of its own and a use.</p>}
       {TIDY_RULES.map(({ id, title, mend: mending }) => {
-        const found = findings.filter((one) => one.rule === id);
+        const found = findings.filter((finding) => finding.rule === id);
         if (found.length === 0) return null;
         return (
           <section key={id} aria-label={title}>
@@ -86,13 +86,13 @@ export function TidyView() {
               )}
             </div>
             <ul>
-              {found.slice(0, SHOWN).map((one) => (
+              {found.slice(0, SHOWN).map((each) => (
                 <Row
-                  key={one.message}
-                  finding={one}
-                  hex={hexOf(one)}
-                  onLook={() => look(one)}
-                  onMend={(label) => mend([one], label)}
+                  key={each.message}
+                  finding={each}
+                  hex={hexOf(each)}
+                  onLook={() => look(each)}
+                  onMend={(label) => mend([each], label)}
                 />
               ))}
               {found.length > SHOWN && <li>and {found.length - SHOWN} more</li>}

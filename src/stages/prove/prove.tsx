@@ -37,7 +37,7 @@ export function Prove() {
   }
   const pairs = onlyTheme ? all.filter((pair) => pair.theme.id === theme) : all;
   const failing = pairs.filter((pair) => !pair.passes);
-  const themeName = brand.themes.find((one) => one.id === theme)!.name;
+  const themeName = brand.themes.find((each) => each.id === theme)!.name;
   return (
     <>
       <StageTitle

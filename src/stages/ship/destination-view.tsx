@@ -73,9 +73,9 @@ export function DestinationView({
         >
           {kept && (
             <Tabs.List className={css.views} aria-label="Views of the destination">
-              {VIEWS.map((one) => (
-                <Tabs.Trigger key={one} value={one} className={css.tab}>
-                  {labels[one]}
+              {VIEWS.map((name) => (
+                <Tabs.Trigger key={name} value={name} className={css.tab}>
+                  {labels[name]}
                 </Tabs.Trigger>
               ))}
             </Tabs.List>

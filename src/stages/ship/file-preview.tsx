@@ -16,7 +16,7 @@ const TABS = 5;
 /** Which of the files is looked at: by its path, so that it stays while the brand changes. */
 export function useChosenFile(files: readonly WrittenFile[]) {
   const [path, setPath] = useState<string | null>(null);
-  return { file: files.find((one) => one.path === path) ?? files[0], choose: setPath };
+  return { file: files.find((file) => file.path === path) ?? files[0], choose: setPath };
 }
 
 /** Which file it is, and what can be done with it. */
@@ -64,8 +64,8 @@ function FileChooser({
   }
   return (
     <div className={css.tabs} role="tablist" aria-label="Files">
-      {files.map((one, at) => (
-        <button key={one.path} role="tab" aria-selected={one === file} onClick={() => onChoose(one.path)}>
+      {files.map((each, at) => (
+        <button key={each.path} role="tab" aria-selected={each === file} onClick={() => onChoose(each.path)}>
           {short[at]}
         </button>
       ))}

@@ -62,7 +62,7 @@ export function OptionField(props: OptionFieldProps) {
               key={path}
               disabled={disabled}
               title="Take it in again"
-              onClick={() => onSet((value as string[]).filter((one) => one !== path))}
+              onClick={() => onSet((value as string[]).filter((other) => other !== path))}
             >
               {path} <span aria-hidden>×</span>
             </button>
@@ -135,7 +135,11 @@ function Several({
             type="checkbox"
             checked={chosen.includes(word)}
             onChange={({ target }) =>
-              onSet(words.map(([one]) => one).filter((one) => (one === word ? target.checked : chosen.includes(one))))
+              onSet(
+                words
+                  .map(([offered]) => offered)
+                  .filter((offered) => (offered === word ? target.checked : chosen.includes(offered))),
+              )
             }
           />
           {says}
@@ -149,11 +153,11 @@ function Several({
 function ThemesChoice(props: OptionFieldProps) {
   const themes = useBrand((state) => state.replica.brand.themes);
   const ids = themes.map(({ id }) => id);
-  const own = (props.value as readonly string[]).filter((id) => ids.includes(id));
+  const chosen = (props.value as readonly string[]).filter((id) => ids.includes(id));
   const set = (value: unknown) => {
     const list = value as string[];
     return list.length === 0 ? false : props.onSet(list.length === ids.length ? [] : list);
   };
   const words = themes.map(({ id, name }) => [id, name] as const);
-  return <Several {...props} words={words} value={own.length === 0 ? ids : own} onSet={set} />;
+  return <Several {...props} words={words} value={chosen.length === 0 ? ids : chosen} onSet={set} />;
 }

@@ -44,7 +44,7 @@ export function SheetView() {
                 checked={parts.includes(part)}
                 disabled={parts.length === 1 && parts.includes(part)}
                 onChange={({ target }) =>
-                  setParts(SHEET_PARTS.filter((one) => (one === part ? target.checked : parts.includes(one))))
+                  setParts(SHEET_PARTS.filter((other) => (other === part ? target.checked : parts.includes(other))))
                 }
               />
               {PART_TITLES[part]}

@@ -22,7 +22,7 @@ export function Ship() {
   const [chosen, setChosen] = useState<string | null>(null);
   /** A destination that is looked at before it is added; null while none is sought. */
   const [sought, setSought] = useState<Destination | 'none yet' | null>(null);
-  const destination = destinations.find((one) => one.id === chosen) ?? destinations[0];
+  const destination = destinations.find((destination) => destination.id === chosen) ?? destinations[0];
   const add = (made: Destination) => {
     if (!run({ label: `Ship to ${made.name}`, steps: [{ do: 'destination.add', destination: made, before: null }] })) return;
     setChosen(made.id);
@@ -91,11 +91,11 @@ export function Ship() {
       ) : (
         <div className={css.columns}>
           <ul className={css.destinations}>
-            {destinations.map((one) => (
-              <li key={one.id}>
-                <button aria-current={one.id === destination.id || undefined} onClick={() => setChosen(one.id)}>
-                  <b>{one.name}</b>
-                  <small>{formatById(one.format)?.title ?? one.format}</small>
+            {destinations.map((each) => (
+              <li key={each.id}>
+                <button aria-current={each.id === destination.id || undefined} onClick={() => setChosen(each.id)}>
+                  <b>{each.name}</b>
+                  <small>{formatById(each.format)?.title ?? each.format}</small>
                 </button>
               </li>
             ))}

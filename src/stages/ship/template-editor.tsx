@@ -96,9 +96,13 @@ function Shared({ disabled, onTake }: { disabled: boolean; onTake: (source: stri
       <Portal>
         <Menu.Positioner>
           <Menu.Content>
-            {data?.templates.map((one) => (
-              <Menu.Item key={`${one.brand} ${one.name}`} value={`${one.brand} ${one.name}`} onClick={() => onTake(one.source)}>
-                {one.name} <small>({one.brand})</small>
+            {data?.templates.map((template) => (
+              <Menu.Item
+                key={`${template.brand} ${template.name}`}
+                value={`${template.brand} ${template.name}`}
+                onClick={() => onTake(template.source)}
+              >
+                {template.name} <small>({template.brand})</small>
               </Menu.Item>
             ))}
             {data?.templates.length === 0 && (

@@ -31,7 +31,7 @@ export function WeightView({
   const without = (destination.options.without as string[] | undefined) ?? [];
   const toggle = ({ path, left }: WeightPart) =>
     onChange(
-      { ...destination.options, without: left ? without.filter((one) => one !== path) : [...without, path] },
+      { ...destination.options, without: left ? without.filter((other) => other !== path) : [...without, path] },
       left ? `${path} again` : `no ${path}`,
     );
   const row = (part: WeightPart, inner: boolean) => (

@@ -30,7 +30,7 @@ export function MatchReport({ release, onReleases }: { release: Released; onRele
   const { id, themeId } = useBrand((state) => ({ id: state.id, themeId: state.theme }));
   const { document: brand, number } = release;
   // A theme made since the release is not on the screens yet; they show the first.
-  const theme = brand.themes.find((one) => one.id === themeId) ?? brand.themes[0]!;
+  const theme = brand.themes.find((theme) => theme.id === themeId) ?? brand.themes[0]!;
   const wanted = slug(theme.name);
   const frames = useRef(new Map<string, HTMLIFrameElement>());
   const [reads, setReads] = useState<ReadonlyMap<string, Read>>(new Map());
@@ -39,7 +39,7 @@ export function MatchReport({ release, onReleases }: { release: Released; onRele
 
   useEffect(() => {
     const onMessage = (event: MessageEvent) => {
-      const screen = SCREENS.find((one) => frames.current.get(one.id)?.contentWindow === event.source);
+      const screen = SCREENS.find((shown) => frames.current.get(shown.id)?.contentWindow === event.source);
       if (!screen || event.origin !== location.origin) return;
       const { drawn, failed } = event.data as { drawn?: string; failed?: string };
       const read: Read =

@@ -73,7 +73,7 @@ function useFrameKeys(nextSurround: () => void): void {
       } else if (event.altKey) return;
       else if (key === 'g') nextSurround();
       else if (key === 't') {
-        const at = brand.themes.findIndex((one) => one.id === theme);
+        const at = brand.themes.findIndex((each) => each.id === theme);
         chooseTheme(brand.themes[(at + 1) % brand.themes.length]!.id);
       } else if (/^[1-6]$/.test(key)) goTo(STAGES[Number(key) - 1]!.id);
       else return;

@@ -57,15 +57,15 @@ export function Header({ surround, onSurround }: { surround: Surround; onSurroun
           </select>
         </label>
         <div className={css.surrounds} role="radiogroup" aria-label="Surround">
-          {SURROUNDS.map((one) => (
+          {SURROUNDS.map((offered) => (
             <button
-              key={one}
-              className={css[one]}
+              key={offered}
+              className={css[offered]}
               role="radio"
-              aria-checked={one === surround}
-              aria-label={SURROUND_WORDS[one]}
-              title={SURROUND_WORDS[one]}
-              onClick={() => onSurround(one)}
+              aria-checked={offered === surround}
+              aria-label={SURROUND_WORDS[offered]}
+              title={SURROUND_WORDS[offered]}
+              onClick={() => onSurround(offered)}
             />
           ))}
         </div>

@@ -18,7 +18,7 @@ type Edit = (label: string, set: Extract<Step, { do: 'token.edit' }>['set']) => 
 export function TokenReadout({ id }: { id: string }) {
   const { brand, run } = useBrand((state) => ({ brand: state.brand, run: state.run }));
   const mayEdit = useMayEdit();
-  const token = brand.tokens.find((one) => one.id === id);
+  const token = brand.tokens.find((token) => token.id === id);
   if (!token) return <p className={css.nothing}>This token is no longer there.</p>;
   const edit: Edit = (label, set) => run({ label, steps: [{ do: 'token.edit', id, set }] });
   const inThemes = brand.themes.map((theme) => ({ theme, resolved: resolveTheme(brand, theme.id).get(id)! }));
@@ -113,7 +113,7 @@ function SetOn({ token, onEdit }: { token: Token; onEdit: Edit }) {
           <button
             aria-label={`Not on ${tokens.get(id)?.path}`}
             disabled={!mayEdit}
-            onClick={() => onEdit(label, { on: token.on.filter((one) => one !== id) })}
+            onClick={() => onEdit(label, { on: token.on.filter((other) => other !== id) })}
           >
             ×
           </button>

@@ -18,8 +18,8 @@ export function WhereUsed({ target }: { target: { readonly swatch: string } | { 
   const key = 'swatch' in target ? target.swatch : target.token;
   const { tokens, destinations, fields, screens } = useMemo(() => {
     const uses = usesOf(brand, 'swatch' in target ? { swatch: key } : { token: key }, written ?? nothingWritten);
-    const own = 'token' in target ? brand.tokens.find(({ id }) => id === key)?.path : undefined;
-    const paths = new Set([...uses.tokens.map(({ path }) => path), ...(own === undefined ? [] : [own])]);
+    const tokenPath = 'token' in target ? brand.tokens.find(({ id }) => id === key)?.path : undefined;
+    const paths = new Set([...uses.tokens.map(({ path }) => path), ...(tokenPath === undefined ? [] : [tokenPath])]);
     const found = [...shows].filter(([, shown]) => [...shown].some((path) => paths.has(path))).map(([title]) => title);
     return { ...uses, screens: found };
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the key says which target it is

@@ -21,7 +21,7 @@ const SHOWN = 40;
 export function valueOptions(brand: Brand, theme: string, typed: string): ValueOption[] {
   const fits = fitting(typed);
   const swatches: ValueOption[] = [];
-  const own = readColour(typed);
+  const colour = readColour(typed);
   for (const palette of brand.palettes) {
     for (const swatch of palette.swatches) {
       if (swatches.length >= SHOWN) break;
@@ -31,8 +31,8 @@ export function valueOptions(brand: Brand, theme: string, typed: string): ValueO
       }
     }
   }
-  const typedColour: ValueOption[] = own
-    ? [{ key: 'own', label: own.css, kind: 'own colour', colour: own, value: { colour: own.css } }]
+  const typedColour: ValueOption[] = colour
+    ? [{ key: 'own', label: colour.css, kind: 'own colour', colour: colour, value: { colour: colour.css } }]
     : [];
   return [...typedColour, ...swatches, ...tokenOptions(brand, theme, typed)];
 }

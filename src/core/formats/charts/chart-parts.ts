@@ -98,8 +98,9 @@ const ROLES = { ground: 'surface', text: 'text', soft: 'text', lines: 'border' }
 
 /** Which tokens go where: those the options name, else the first of the fitting role. */
 function picked(tokens: readonly Token[], options: Options): Picked {
-  const group = (name: string | undefined) => tokens.filter(({ path: own }) => name !== undefined && parent(own) === name);
-  const one = (what: keyof typeof ROLES) => {
+  const group = (name: string | undefined) =>
+    tokens.filter(({ path: itsPath }) => name !== undefined && parent(itsPath) === name);
+  const first = (what: keyof typeof ROLES) => {
     const found = tokens.find((token) => (options[what] ? token.path === options[what] : token.role === ROLES[what]));
     return found ? [found] : [];
   };
@@ -107,10 +108,10 @@ function picked(tokens: readonly Token[], options: Options): Picked {
     series: group(options.series || firstSeries(tokens)),
     scale: options.scale ? group(options.scale) : [],
     middle: options.middle ? group(options.middle) : [],
-    ground: one('ground'),
-    text: one('text'),
-    soft: one('soft'),
-    lines: one('lines'),
+    ground: first('ground'),
+    text: first('text'),
+    soft: first('soft'),
+    lines: first('lines'),
   };
 }
 

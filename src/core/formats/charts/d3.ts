@@ -40,7 +40,7 @@ export const d3 = defineFormat({
       return { key: theme.identifier, name, text: `export const ${name} = ${json};\n` };
     });
     const index = constants.map(({ key, name }) => `${propertyKey(key)}: ${name}`).join(', ');
-    const text = `${constants.map((one) => one.text).join('\n')}\nexport const themes = { ${index} };\n`;
+    const text = `${constants.map((constant) => constant.text).join('\n')}\nexport const themes = { ${index} };\n`;
     return {
       files: [textFile(`charts/${slug(brand.name)}.js`, 'text/javascript', text)],
       findings: [...shipped.findings, ...scope.findings, ...chartFindings(brand, options)],

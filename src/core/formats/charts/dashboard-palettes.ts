@@ -68,7 +68,7 @@ export function dashboardPalettes(
       palettes: [...groups].map(([name, colours]) => ({
         name,
         kind: DASHBOARD_KINDS.find((kind) => colours.every((colour) => colour.kind === kind)) ?? 'categorical',
-        colours: colours.map(({ name: own, value }) => ({ name: own, value })),
+        colours: colours.map(({ name: swatch, value }) => ({ name: swatch, value })),
       })),
       fields: Object.entries(values).map(([name, list]) => ({
         name,

@@ -34,7 +34,7 @@ export const bootstrap = defineFormat({
   tokensWritten: allTokens,
   write(brand, themes, options) {
     const { themes: shipped, findings } = material(brand, themes, options, { opaque: true });
-    const { slots, findings: own } = fitted(SLOTS, options, brand.tokens);
+    const { slots, findings: unfitted } = fitted(SLOTS, options, brand.tokens);
     const files = shipped.map((theme) => {
       const variables = [...slotColours(theme, slots)].map(
         ([name, token]) => `$${name}: ${marked(token, cssText(token.colour))};`,
@@ -43,6 +43,6 @@ export const bootstrap = defineFormat({
       const text = `${variables.join('\n')}\n\n$brand-colors: (\n${map.join('\n')}\n);\n`;
       return textFile(`bootstrap/_${slug(brand.name)}-${theme.identifier}.scss`, 'text/x-scss', text);
     });
-    return { files, findings: [...findings, ...own] };
+    return { files, findings: [...findings, ...unfitted] };
   },
 });

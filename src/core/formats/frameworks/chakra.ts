@@ -43,9 +43,9 @@ export const chakra = defineFormat({
       const { token } = shippedToken;
       const values = [`base: ${literal(shippedToken)}`];
       for (const { theme, name, tokens } of conditions) {
-        const own = tokens.get(token.id);
-        if (!own) continue;
-        const text = literal(own);
+        const shipped = tokens.get(token.id);
+        if (!shipped) continue;
+        const text = literal(shipped);
         if (theme === dark) values.push(`_dark: ${text}`);
         values.push(`${propertyKey(`_${name}`)}: ${text}`);
       }

@@ -42,8 +42,8 @@ export function themeBlocks(themes: readonly ShippedTheme[], variable: (token: S
   const { attribute, dark, contrast, wide } = look;
   const unnamed = `:root:not([${attribute}])`;
   const blocks = themes.map(({ identifier, tokens, theme }, at) => {
-    const own = `[${attribute}='${identifier}']`;
-    return { selector: at === 0 ? `:root,\n${own}` : own, tokens, theme, system: '' };
+    const selector = `[${attribute}='${identifier}']`;
+    return { selector: at === 0 ? `:root,\n${selector}` : selector, tokens, theme, system: '' };
   });
   for (const [wanted, query] of [
     [dark, '(prefers-color-scheme: dark)'],

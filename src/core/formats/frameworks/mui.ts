@@ -40,7 +40,7 @@ export const mui = defineFormat({
   write(brand, themes, options) {
     // Its functions compute with the palette's colours, and read no name of another notation than these.
     const { themes: shipped, findings } = material(brand, themes, { ...options, naming: 'camel' });
-    const { slots, findings: own } = fitted(SLOTS, options, brand.tokens);
+    const { slots, findings: unfitted } = fitted(SLOTS, options, brand.tokens);
     const scope = new NameScope({ themes: 'the list of themes' });
     const literal = (token: ShippedToken) => `"${marked(token, cssText(token.colour))}"`;
     const constants = shipped.map((theme) => {
@@ -79,10 +79,10 @@ export const mui = defineFormat({
       return { name, text: `export const ${name} = ${objectText(new Map([['palette', palette]]))};\n` };
     });
     const index = `export const themes = { ${constants.map(({ name }) => name).join(', ')} };\n`;
-    const text = `${constants.map((one) => one.text).join('\n')}\n${index}`;
+    const text = `${constants.map((constant) => constant.text).join('\n')}\n${index}`;
     return {
       files: [textFile(`mui/${slug(brand.name)}.js`, 'text/javascript', text)],
-      findings: [...findings, ...own, ...scope.findings],
+      findings: [...findings, ...unfitted, ...scope.findings],
     };
   },
 });

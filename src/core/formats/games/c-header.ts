@@ -39,7 +39,7 @@ export const cHeader = defineFormat({
             ? constant.mark(`${hexInteger(constant.colour, options.bytes)}u`)
             : `{ ${constant.mark(
                 fourNumbers(constant.colour, options.kept)
-                  .map((one) => (options.kept === 'linear' ? `${one}f` : one))
+                  .map((number) => (options.kept === 'linear' ? `${number}f` : number))
                   .join(', '),
               )} }`;
         const macro = scope.claim(`${lead}_${name}_${constant.name}`, `${constant.path} in ${title}`);

@@ -57,7 +57,7 @@ export const csharp = defineFormat({
     function declaration({ name, colour, mark }: Constant): string {
       if (options.kept === 'integer') return `const uint ${name} = ${mark(hexInteger(colour, options.bytes))};`;
       const type = options.kept === 'bytes' ? 'byte' : 'float';
-      const numbers = fourNumbers(colour, options.kept).map((one) => (type === 'float' ? `${one}f` : one));
+      const numbers = fourNumbers(colour, options.kept).map((number) => (type === 'float' ? `${number}f` : number));
       return `static readonly ${type}[] ${name} = { ${mark(numbers.join(', '))} };`;
     }
   },

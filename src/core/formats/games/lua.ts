@@ -37,12 +37,12 @@ export const lua = defineFormat({
     const { groups, findings } = constantGroups(brand, themes, options, 'snake', RULES);
     const key = (name: string) => (/^[A-Za-z_]\w*$/.test(name) ? name : `[${quoted(name)}]`);
     const tables = groups.map(({ name, title, constants }) => {
-      const lines = constants.map(({ name: own, colour, note, mark }) => {
+      const lines = constants.map(({ name: constant, colour, note, mark }) => {
         const value =
           options.kept === 'integer'
             ? mark(hexInteger(colour, options.bytes))
             : `{ ${mark(fourNumbers(colour, options.kept).join(', '))} }`;
-        return `    ${key(own)} = ${value},${note && ` -- ${note}`}`;
+        return `    ${key(constant)} = ${value},${note && ` -- ${note}`}`;
       });
       return `  -- ${title}\n  ${key(name)} = {\n${lines.join('\n')}\n  },\n`;
     });

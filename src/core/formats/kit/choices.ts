@@ -60,12 +60,18 @@ export const comments = z
   .default(false)
   .meta(about({ title: 'Descriptions as comments', description: 'none' }));
 
-/** @param own what the language is used to, the first one */
-export function casing(...own: [Casing, ...Casing[]]) {
+/** @param casings what the language is used to, the first one */
+export function casing(...casings: [Casing, ...Casing[]]) {
   return z
-    .enum(own)
-    .default(own[0])
-    .meta(about({ title: 'Names', description: SAYS[own[0]], says: Object.fromEntries(own.map((one) => [one, SAYS[one]])) }));
+    .enum(casings)
+    .default(casings[0])
+    .meta(
+      about({
+        title: 'Names',
+        description: SAYS[casings[0]],
+        says: Object.fromEntries(casings.map((offer) => [offer, SAYS[offer]])),
+      }),
+    );
 }
 
 /** Where a theme is to be named; empty where the format finds one itself or does without. */

@@ -1,6 +1,6 @@
 import { finding, type Finding } from '../../findings/finding';
 import { about } from './options';
-import { readColour, type ReadColour } from '../../colour/read';
+import { shownKey, readColour, type ReadColour } from '../../colour/read';
 import { z } from 'zod';
 import { DEPTHS, reduceTo } from '../../palette/reduce';
 import type { Material } from './material';
@@ -41,34 +41,30 @@ export interface DepthOptions {
 export function withinDepth({ themes, findings }: Material, { depth, beyond }: DepthOptions): Material {
   if (depth === 'any') return { themes, findings };
   const most = Number(depth);
-  const own: Finding[] = [];
+  const beyondDepth: Finding[] = [];
   const limited = themes.map((theme) => {
-    const distinct = new Map(theme.tokens.map(({ colour }) => [colourKey(colour), colour]));
+    const distinct = new Map(theme.tokens.map(({ colour }) => [shownKey(colour), colour]));
     if (distinct.size <= most) return theme;
     const where = `${theme.theme.name} has ${distinct.size} colours, and the target holds ${most}`;
     const colours = [...distinct].map(([id, colour]) => ({ id, value: colour.hex, locked: false }));
     const groups = reduceTo(colours, most);
     const data = { value: distinct.size, limit: most };
     const merged = groups.flatMap(({ keep, merge }) => merge.map(({ id, distance }) => ({ id, keep, distance })));
-    const worst = merged.reduce((far, one) => (one.distance > far.distance ? one : far));
+    const worst = merged.reduce((far, change) => (change.distance > far.distance ? change : far));
     const proposal = `${merged.length} of them as a near one, at most ${worst.distance.toFixed(1)} ΔE2000 away (${worst.id.slice(0, 7)} as ${worst.keep.slice(0, 7)})`;
     if (beyond === 'stop') {
       const message = `${where}. Leave some out, or let near colours be one: that would write ${proposal}.`;
-      own.push(finding('depth', 'error', message, { theme: theme.theme.id }, data));
+      beyondDepth.push(finding('depth', 'error', message, { theme: theme.theme.id }, data));
       return theme;
     }
-    own.push(finding('depth', 'warning', `${where}, so it has ${proposal}.`, { theme: theme.theme.id }, data));
+    beyondDepth.push(finding('depth', 'warning', `${where}, so it has ${proposal}.`, { theme: theme.theme.id }, data));
     const kept = new Map(merged.map(({ id, keep }) => [id, distinct.get(keep)!]));
     // Opacity is no part of the proposal: it stays as it is.
     const near = (colour: ReadColour) => {
-      const other = kept.get(colourKey(colour));
+      const other = kept.get(shownKey(colour));
       return other ? (other.alpha === colour.alpha ? other : { ...readColour(other.hex)!, alpha: colour.alpha }) : colour;
     };
     return { ...theme, tokens: theme.tokens.map((token) => ({ ...token, colour: near(token.colour) })) };
   });
-  return { themes: limited, findings: [...findings, ...own] };
-}
-
-function colourKey({ hex, alpha }: ReadColour): string {
-  return `${hex}/${alpha}`;
+  return { themes: limited, findings: [...findings, ...beyondDepth] };
 }

@@ -31,10 +31,10 @@ export function fitted<Name extends string>(
 ): { readonly slots: ReadonlyMap<Name, Token>; readonly findings: Written['findings'] } {
   const found = new Map<Name, Token>();
   const findings: Finding[] = [];
-  const worded = tokens.map((token) => ({ token, own: token.path.split('.').flatMap(wordsOf) }));
+  const worded = tokens.map((token) => ({ token, pathWords: token.path.split('.').flatMap(wordsOf) }));
   for (const [name, slot] of Object.entries(slots) as [Name, Slot][]) {
     const path = options[name];
-    const token = path ? tokens.find((one) => one.path === path) : (byWords(slot) ?? byRole(slot));
+    const token = path ? tokens.find((token) => token.path === path) : (byWords(slot) ?? byRole(slot));
     if (token) found.set(name, token);
     else if (path)
       findings.push(
@@ -45,7 +45,8 @@ export function fitted<Name extends string>(
 
   /** Those of the fitting role first: `text.on-danger` is no status. */
   function byWords({ words, role }: Slot): Token | undefined {
-    const named = (list: typeof worded) => words.flatMap((word) => list.filter(({ own }) => own.includes(word)))[0]?.token;
+    const named = (list: typeof worded) =>
+      words.flatMap((word) => list.filter(({ pathWords }) => pathWords.includes(word)))[0]?.token;
     return named(worded.filter(({ token }) => token.role === role)) ?? named(worded);
   }
 

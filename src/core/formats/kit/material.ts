@@ -57,7 +57,7 @@ export function material(brand: Brand, themes: readonly Theme[], choices: Choice
   const laid = new Set<string>();
   const shipped = themes.map((theme): ShippedTheme => {
     const resolved = resolveTheme(brand, theme.id);
-    const ground = groundOf(brand, theme);
+    const ground = surfaceColour(brand, theme);
     const list = tokens.flatMap((token): ShippedToken[] => {
       const found = resolved.get(token.id)!;
       if (!found.colour) {
@@ -72,7 +72,7 @@ export function material(brand: Brand, themes: readonly Theme[], choices: Choice
       const colour = flat ? readColour(flatten(found.colour, ground))! : found.colour;
       return [{ token, theme, identifier: names.get(token.id)!, colour }];
     });
-    return { theme, identifier: slug(theme.name), tokens: ordered(list, choices.order) };
+    return { theme, identifier: slug(theme.name), tokens: sortedTokens(list, choices.order) };
   });
   if (outside.size > 0)
     complain('gamut', 'warning', `Outside sRGB, and written as the nearest colour inside it: ${some(outside)}.`);
@@ -99,12 +99,12 @@ function nothingChosen({ group = '' }: Choices): string {
 }
 
 /** The first surface of a theme; white where there is none. */
-function groundOf(brand: Brand, theme: Theme): ReadColour {
+function surfaceColour(brand: Brand, theme: Theme): ReadColour {
   const surface = brand.tokens.find(({ role }) => role === 'surface');
   return (surface && resolveTheme(brand, theme.id).get(surface.id)?.colour) ?? readColour('#ffffff')!;
 }
 
-function ordered(tokens: ShippedToken[], order: Choices['order']): ShippedToken[] {
+function sortedTokens(tokens: ShippedToken[], order: Choices['order']): ShippedToken[] {
   if (order === 'name') return tokens.sort((one, two) => (one.identifier < two.identifier ? -1 : 1));
   return order === 'lightness' ? tokens.sort((one, two) => two.colour.oklch[0] - one.colour.oklch[0]) : tokens;
 }

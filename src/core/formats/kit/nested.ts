@@ -6,17 +6,17 @@ export type Tree<Leaf> = Map<string, Leaf | Tree<Leaf>>;
 
 /**
  * Paths with their values as a tree, in their order.
- * @param own the key of a group's own value, by which a token may be called as well: that is found in `scope`
+ * @param ownKey the key of a group's own value, by which a token may be called as well: that is found in `scope`
  */
 export function treeOf<Leaf extends string>(
   entries: readonly (readonly [path: string, leaf: Leaf])[],
-  own: string,
+  ownKey: string,
   scope: NameScope,
 ): Tree<Leaf> {
-  const groups = new Set(entries.flatMap(([path]) => groupsOf(path)));
+  const groups = new Set(entries.flatMap(([path]) => ancestors(path)));
   const root: Tree<Leaf> = new Map();
   for (const [path, leaf] of entries) {
-    const keys = [...path.split('.'), ...(groups.has(path) ? [own] : [])];
+    const keys = [...path.split('.'), ...(groups.has(path) ? [ownKey] : [])];
     scope.claim(keys.join('.'), path);
     let at = root;
     for (const key of keys.slice(0, -1)) {
@@ -30,7 +30,7 @@ export function treeOf<Leaf extends string>(
 }
 
 /** The groups a path lies in, the outermost first. */
-export function groupsOf(path: string): string[] {
+export function ancestors(path: string): string[] {
   const steps = path.split('.').slice(0, -1);
   return steps.map((_, at) => steps.slice(0, at + 1).join('.'));
 }

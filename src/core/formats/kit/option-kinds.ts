@@ -22,7 +22,7 @@ export function optionKinds({ options }: Pick<Format, 'options'>): OptionKind[] 
   return Object.entries(options.shape).map(([name, schema]) => {
     const { title = name, description = '', names, says = {} } = (schema.meta() ?? {}) as Partial<OptionMeta>;
     const inner = schema instanceof z.ZodDefault ? (schema.unwrap() as z.ZodType) : schema;
-    const word = (one: string) => [one, says[one] ?? one] as const;
+    const word = (choice: string) => [choice, says[choice] ?? choice] as const;
     const value = ((): OptionKind['value'] => {
       if (names) return { kind: names };
       if (inner instanceof z.ZodEnum) return { kind: 'one', words: inner.options.map(String).map(word) };

@@ -39,8 +39,8 @@ export const ooxmlTheme = defineFormat({
   tokensWritten: allTokens,
   write(brand, themes, options) {
     const { themes: shipped, findings } = material(brand, themes, {}, { opaque: true });
-    const { slots, findings: own } = fitted(SLOTS, options, brand.tokens);
-    const all: Finding[] = [...findings, ...own];
+    const { slots, findings: unfitted } = fitted(SLOTS, options, brand.tokens);
+    const all: Finding[] = [...findings, ...unfitted];
     const series = options.series || firstSeries(brand.tokens);
     const accents = series === undefined ? [] : tokensBelow(brand.tokens, series).slice(0, 6);
     if (options.series && accents.length === 0)

@@ -33,8 +33,8 @@ export const qml = defineFormat({
     const { groups, findings } = constantGroups(brand, themes, options, 'camel', RULES);
     const objects = groups.map(({ name, title, constants }) => {
       const lines = constants.map(
-        ({ name: own, colour, note, mark }) =>
-          `readonly property color ${own}: "${mark(qmlColour(colour))}"${note && ` // ${note}`}`,
+        ({ name: property, colour, note, mark }) =>
+          `readonly property color ${property}: "${mark(qmlColour(colour))}"${note && ` // ${note}`}`,
       );
       return `    // ${title}\n    readonly property QtObject ${name}: QtObject {\n${indented(lines, '        ')}\n    }\n`;
     });

@@ -27,7 +27,7 @@ function terminalColours(
   { tokens, theme }: ShippedTheme,
   group: string,
 ): { scheme: TerminalColours; findings: [] } | { scheme: null; findings: Written['findings'] } {
-  const found = new Map(tokens.map((one) => [one.token.path.toLowerCase(), one]));
+  const found = new Map(tokens.map((token) => [token.token.path.toLowerCase(), token]));
   const at = (name: string) => found.get(`${group || 'terminal'}.${name}`.toLowerCase());
   const missing = TERMINAL_COLOURS.filter((name) => !at(name));
   if (missing.length > 0) {
@@ -51,8 +51,8 @@ export function terminalFiles(
   const { themes: shipped, findings } = material(brand, themes, { group: group || 'terminal' }, { opaque: true });
   const all: Finding[] = [...findings];
   const files = shipped.flatMap((theme) => {
-    const { scheme, findings: own } = terminalColours(theme, group);
-    all.push(...own);
+    const { scheme, findings: missing } = terminalColours(theme, group);
+    all.push(...missing);
     const path = `terminal/${slug(brand.name)}-${theme.identifier}${extension}`;
     return scheme ? [textFile(path, 'text/plain', write(scheme, theme))] : [];
   });

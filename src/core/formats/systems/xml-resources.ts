@@ -58,9 +58,9 @@ export const xmlResources = defineFormat({
     const { themes: shipped, findings } = material(brand, themes, options);
     const files = shipped.map(({ theme, identifier, tokens }) => {
       const lines = tokens.map((token) => {
-        const { identifier: own, colour } = token;
+        const { identifier: resource, colour } = token;
         const opacity = colour.alpha < 1 ? ` opacity="${byte(colour.alpha)}"` : '';
-        return `  <colour name="${escapeXml(own)}"${opacity}>${marked(token, colour.hex)}</colour>`;
+        return `  <colour name="${escapeXml(resource)}"${opacity}>${marked(token, colour.hex)}</colour>`;
       });
       const open = `<resources xmlns="urn:breakwater:resources:1" brand="${escapeXml(brand.name)}" theme="${escapeXml(theme.name)}">`;
       const text = `<?xml version="1.0" encoding="UTF-8"?>\n${open}\n${lines.join('\n')}\n</resources>\n`;

@@ -42,10 +42,10 @@ export function templateModel(brand: Brand, themes: readonly ShippedTheme[], the
     if (!model) models.set(colour.css, (model = colourModel(colour)));
     return model;
   };
-  const themeModel = (one: ShippedTheme) => ({
-    name: one.theme.name,
-    slug: one.identifier,
-    tokens: one.tokens.map(({ token, identifier, colour }) => {
+  const themeModel = (shipped: ShippedTheme) => ({
+    name: shipped.theme.name,
+    slug: shipped.identifier,
+    tokens: shipped.tokens.map(({ token, identifier, colour }) => {
       const cut = token.path.lastIndexOf('.');
       return {
         path: token.path,
@@ -61,7 +61,9 @@ export function templateModel(brand: Brand, themes: readonly ShippedTheme[], the
   });
   const all = themes.map(themeModel);
   const current = all[theme === null ? 0 : themes.indexOf(theme)] ?? null;
-  const byId = new Map(themes[current === null ? 0 : all.indexOf(current)]?.tokens.map((one) => [one.token.id, one.colour]));
+  const byId = new Map(
+    themes[current === null ? 0 : all.indexOf(current)]?.tokens.map((token) => [token.token.id, token.colour]),
+  );
   return {
     brand: { name: brand.name, slug: slug(brand.name) },
     themes: all,

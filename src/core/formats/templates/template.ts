@@ -129,7 +129,7 @@ function newEngine(): Liquid {
   });
   for (const tag of TAGS_LEFT_OUT) delete engine.tags[tag];
   for (const filter of FILTERS_LEFT_OUT) engine.unregisterFilter(filter);
-  for (const one of CASINGS) engine.registerFilter(one, (path: unknown) => identifier(String(path), one));
+  for (const style of CASINGS) engine.registerFilter(style, (path: unknown) => identifier(String(path), style));
   engine.registerFilter('slug', (text: unknown) => slug(String(text)));
   engine.registerFilter('xml', (text: unknown) => escapeXml(String(text)));
   engine.registerFilter('quoted', (text: unknown) => quoted(String(text)));

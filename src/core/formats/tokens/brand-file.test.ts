@@ -75,14 +75,14 @@ test('whatever notation a colour is written in, a pasted line gives it back with
   const colour = fc.integer({ min: 0, max: 0xffffff }).map((value) => readColour(`#${value.toString(16).padStart(6, '0')}`)!);
   const name = fc.constantFrom('Harbour', 'Night ferry', 'Rope 2', 'Überfahrt', 'מפרש');
   fc.assert(
-    fc.property(colour, name, fc.constantFrom(': ', ' = ', '\t', ' | ', ' '), (one, label, between) => {
-      for (const { id, text } of notations(one)) {
+    fc.property(colour, name, fc.constantFrom(': ', ' = ', '\t', ' | ', ' '), (value, label, between) => {
+      for (const { id, text } of notations(value)) {
         if (id === 'integer' || id === 'cmyk') continue;
         const { entries, problems } = readText(`${label}${between}${text}`);
         expect([id, problems, entries]).toMatchObject([
           id,
           [],
-          [{ take: true, colour: { hex: one.hex }, name: label, doubts: [] }],
+          [{ take: true, colour: { hex: value.hex }, name: label, doubts: [] }],
         ]);
       }
     }),

@@ -2,7 +2,7 @@ import { marked } from '../kit/marks';
 import type { Brand, Carried, Theme, Token } from '../../brand/document';
 import { resolveTheme, type Resolved } from '../../brand/resolve';
 import { writeTokenColour } from './token-colour';
-import { groupsOf } from '../kit/nested';
+import { ancestors } from '../kit/nested';
 
 /** A group: its members in their order. A plain object would put numbers first. A leaf is JSON text. */
 type Tree = Map<string, Tree | string>;
@@ -14,7 +14,7 @@ type Tree = Map<string, Tree | string>;
 export function markedTokenText(brand: Brand, theme: Theme): string {
   const resolved = resolveTheme(brand, theme.id);
   const paths = new Map(brand.tokens.map((token) => [token.id, token.path]));
-  const groups = new Set(brand.tokens.flatMap(({ path }) => groupsOf(path)));
+  const groups = new Set(brand.tokens.flatMap(({ path }) => ancestors(path)));
   const root: Tree = new Map([['$schema', '"https://www.designtokens.org/schemas/2025.10/format.json"']]);
   const carried = carriedBefore(brand, theme);
   const put = (keys: readonly string[], json: string) => {
@@ -46,12 +46,12 @@ export function markedTokenText(brand: Brand, theme: Theme): string {
 function carriedBefore(brand: Brand, theme: Theme): Map<string | null, Carried[]> {
   const known = new Set(brand.tokens.map(({ id }) => id));
   const grouped = new Map<string | null, Carried[]>();
-  for (const one of brand.carried) {
-    if (one.theme !== undefined && one.theme !== theme.id) continue;
-    const before = one.before !== null && known.has(one.before) ? one.before : null;
+  for (const member of brand.carried) {
+    if (member.theme !== undefined && member.theme !== theme.id) continue;
+    const before = member.before !== null && known.has(member.before) ? member.before : null;
     const list = grouped.get(before);
-    if (list) list.push(one);
-    else grouped.set(before, [one]);
+    if (list) list.push(member);
+    else grouped.set(before, [member]);
   }
   return grouped;
 }
@@ -76,12 +76,12 @@ function tokenJson(
     ['$value', marked({ token, theme, colour: colour! }, text)],
   ];
   if (token.description) members.push(['$description', JSON.stringify(token.description)]);
-  if (token.deprecated) members.push(['$deprecated', JSON.stringify(deprecation(token.deprecated, paths))]);
+  if (token.deprecated) members.push(['$deprecated', JSON.stringify(deprecationValue(token.deprecated, paths))]);
   if (token.extensions) members.push(['$extensions', token.extensions]);
   return `{\n${members.map(([key, json]) => `${indent}  "${key}": ${json}`).join(',\n')}\n${indent}}`;
 }
 
-function deprecation({ note, use }: NonNullable<Token['deprecated']>, paths: ReadonlyMap<string, string>): string | true {
+function deprecationValue({ note, use }: NonNullable<Token['deprecated']>, paths: ReadonlyMap<string, string>): string | true {
   const instead = use === undefined ? '' : `Use {${paths.get(use)}}.`;
   return [note, instead].filter(Boolean).join(' ') || true;
 }

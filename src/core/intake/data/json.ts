@@ -20,13 +20,13 @@ export const json: Reader = {
     if (!source || !/^\s*(?:\{\s*(?:"|\}|\/)|\[\s*(?:["[{\d\]]|\/))/.test(source.text)) return null;
     const { root, problems } = readJson(source);
     if (!root && problems.length === 0) return null;
-    const list = root ? entriesOf(source, root) : new EntryList();
+    const list = root ? colourEntries(source, root) : new EntryList();
     const palette = { name: nameOfFile(name), kind: 'loose' as const, entries: list.entries };
     return readingOf('json', [palette], [...problems, ...list.problems()]);
   },
 };
 
-function entriesOf(source: SourceText, root: Node): EntryList {
+function colourEntries(source: SourceText, root: Node): EntryList {
   const list = new EntryList();
   const at = (span: Span, name: string, text: string) => ({ ...source.placeOf(span.from), span, name, text });
   const visit = (node: Node, label: string, key: string) => {
@@ -53,8 +53,8 @@ function entriesOf(source: SourceText, root: Node): EntryList {
       const sibling = members.find(({ key: other }) => /^(?:name|label|title|id)$/i.test(other))?.value.value as unknown;
       for (const member of members) {
         const named = COLOURED.test(member.key) || /^(?:hex|value|code)$/i.test(member.key);
-        const own = named && typeof sibling === 'string' ? sibling : member.key;
-        visit(member.value, own, COLOURED.test(member.key) ? member.key : key && `${key} ${member.key}`);
+        const label = named && typeof sibling === 'string' ? sibling : member.key;
+        visit(member.value, label, COLOURED.test(member.key) ? member.key : key && `${key} ${member.key}`);
       }
     }
   };

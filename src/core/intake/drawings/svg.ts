@@ -38,8 +38,8 @@ export const svg: Reader = {
           const from = found.span.from + lead;
           if (literal) uses.add(literal, attribute, { from, to: Math.min(found.span.to, from + literal.text.length) });
         }
-        const own = attributes.get('style');
-        if (own) style(own.span, 'declarationList');
+        const inline = attributes.get('style');
+        if (inline) style(inline.span, 'declarationList');
       },
       text({ value, span }, within) {
         if (within.at(-1) === 'style') style(span, 'stylesheet');

@@ -1,4 +1,4 @@
-import type { ReadColour } from '../../colour/read';
+import { shownKey, type ReadColour } from '../../colour/read';
 import type { CssOccurrence } from '../../source/css';
 import { cssOf, type Literal } from '../../source/literal';
 import type { SourceText, Span } from '../../source/source-text';
@@ -21,17 +21,17 @@ export class Uses {
 
   add(literal: Literal, where: string, span: Span): void {
     const colour = certain(cssOf(literal));
-    const known = this.byColour.get(colourKey(colour));
+    const known = this.byColour.get(shownKey(colour));
     if (known) {
       known.also.push(span);
       known.where.add(where);
-    } else this.byColour.set(colourKey(colour), { colour, span, where: new Set([where]), also: [] });
+    } else this.byColour.set(shownKey(colour), { colour, span, where: new Set([where]), also: [] });
   }
 
   /** A colour that the file itself gives a name: kept whatever else has the same colour. */
   name(literal: Literal, name: string, span: Span): void {
     const colour = certain(cssOf(literal));
-    this.named.add(colourKey(colour));
+    this.named.add(shownKey(colour));
     this.others.push(taken(colour, { ...this.source.placeOf(span.from), span, name }));
   }
 
@@ -62,8 +62,4 @@ export class Uses {
     });
     return [...this.others, ...used].sort((one, two) => one.line - two.line || one.column - two.column);
   }
-}
-
-function colourKey({ hex, alpha }: ReadColour): string {
-  return hex + alpha;
 }

@@ -15,8 +15,8 @@ export const paletteFile: Reader = {
     if (!parsed) return null;
     if ('problems' in parsed) return readingOf('palette', [], parsed.problems);
     const { name, kind, swatches } = parsed.palette;
-    const entries = swatches.map(({ name: own, value, row }, at) =>
-      taken(certain(value), { name: own, line: at + 1, ...(row !== undefined && { row }) }),
+    const entries = swatches.map(({ name: swatch, value, row }, at) =>
+      taken(certain(value), { name: swatch, line: at + 1, ...(row !== undefined && { row }) }),
     );
     return readingOf('palette', [{ name, kind, entries }]);
   },

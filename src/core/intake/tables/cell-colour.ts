@@ -89,7 +89,7 @@ export function opacityOf(raw: string): number | null {
 }
 
 /** A colour with another opacity, as authored where that is possible. */
-export function withOpacity({ hex, rgb, css }: ReadColour, alpha: number): ReadColour {
+export function translucent({ hex, rgb, css }: ReadColour, alpha: number): ReadColour {
   if (alpha >= 1) return certain(css);
   const [r, g, b] = rgb.map((channel) => Math.round(channel * 255));
   return readColour(`rgb(${r} ${g} ${b} / ${Number(alpha.toFixed(4))})`) ?? certain(hex);

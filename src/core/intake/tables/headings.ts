@@ -61,9 +61,9 @@ export function headingsOf(table: Table): Headings | null {
   for (let at = 0; at < Math.min(ROWS_ABOVE, table.length); at++) {
     const titles = table[at]!.cells.map((_, column) => textAt(table[at]!, column));
     const columns = meaningsOf(titles);
-    const has = (...all: readonly Meaning[]) => all.every((one) => columns.has(one));
-    if (!has(...CHANNELS)) for (const one of CHANNELS) columns.delete(one);
-    if (!has(...INKS)) for (const one of INKS) columns.delete(one);
+    const has = (...all: readonly Meaning[]) => all.every((meaning) => columns.has(meaning));
+    if (!has(...CHANNELS)) for (const meaning of CHANNELS) columns.delete(meaning);
+    if (!has(...INKS)) for (const meaning of INKS) columns.delete(meaning);
     const speaks = has('red') || has('cyan') || has('hex') || has('rgb') || has('cmyk') || has('hsl');
     if (!speaks || titles.some((title) => /^#[0-9a-f]{3,8}$/i.test(title))) continue;
     // "Colour" heads the codes where nothing else does, and the names where something else does.

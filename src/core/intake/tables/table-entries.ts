@@ -10,7 +10,7 @@ import {
   fromChannels,
   NO_HASH,
   opacityOf,
-  withOpacity,
+  translucent,
   type CellColour,
 } from './cell-colour';
 import { headingsOf, type Headings } from './headings';
@@ -49,8 +49,8 @@ function fromHeadings(table: Table, headings: Headings, list: EntryList): void {
   const { columns } = headings;
   const cell = (row: Row, meaning: Parameters<typeof columns.get>[0]) =>
     columns.has(meaning) ? textAt(row, columns.get(meaning)!) : '';
-  const channels = (['red', 'green', 'blue'] as const).flatMap((one) => columns.get(one) ?? []);
-  const inks = (['cyan', 'magenta', 'yellow', 'black'] as const).flatMap((one) => columns.get(one) ?? []);
+  const channels = (['red', 'green', 'blue'] as const).flatMap((channel) => columns.get(channel) ?? []);
+  const inks = (['cyan', 'magenta', 'yellow', 'black'] as const).flatMap((ink) => columns.get(ink) ?? []);
   // Shares from 0 to 1 only where no number of the whole table is larger.
   const shares =
     rows.some((row) => channels.some((at) => /[.,]/.test(textAt(row, at)))) &&
@@ -94,14 +94,14 @@ function fromHeadings(table: Table, headings: Headings, list: EntryList): void {
         doubts.push(doubt('disagrees', `Its cell is filled with another colour, ${fill.hex}.`));
       if (cell(row, 'opacity') !== '' && alpha === null)
         doubts.push(doubt('disagrees', `Its opacity “${cell(row, 'opacity')}” cannot be read.`));
-      const seen = alpha === null ? colour : withOpacity(colour, colour.alpha * alpha);
+      const seen = alpha === null ? colour : translucent(colour, colour.alpha * alpha);
       return taken(seen, { ...place, name: name || (chosen?.[2].words ?? ''), text: chosen?.[1] ?? `fill ${fill!.hex}`, doubts });
     }
     const reason =
       notations.flatMap(([, , { doubts }]) => doubts)[0] ??
       (notations.length > 0
         ? doubt('unreadable', whyUnreadable(notations[0]![0]))
-        : doubt('no colour', row.cells.some((one) => one?.text.trim()) ? 'This line has no colour.' : 'This line is empty.'));
+        : doubt('no colour', row.cells.some((cell) => cell?.text.trim()) ? 'This line has no colour.' : 'This line is empty.'));
     return leftOut(null, reason, { ...place, name, text: text || rowText(row) });
   }
 }

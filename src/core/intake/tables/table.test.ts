@@ -70,7 +70,7 @@ const csv = (name: string, text: string) => readFile({ name, bytes: new TextEnco
 
 test('CSV: quoted cells, semicolons, tabs, and a quotation mark out of place', async () => {
   const codes = async (name: string, text: string) =>
-    coloursOf((await csv(name, text))!).flatMap(({ swatches }) => swatches.map((one) => [one.name, one.css]));
+    coloursOf((await csv(name, text))!).flatMap(({ swatches }) => swatches.map((swatch) => [swatch.name, swatch.css]));
   expect(await codes('a.csv', 'name,hex\r\n"Sound, deep",#1f6f78\r\n')).toEqual([['Sound, deep', '#1f6f78']]);
   expect(await codes('a.csv', 'Sound;"31, 111, 120"\nBuoy;#da452c\n')).toEqual([
     ['Sound', '#1f6f78'],

@@ -41,7 +41,7 @@ export function readWorkbook(bytes: Uint8Array): Workbook | Exclude<Unpacked, 'w
   const ending = unpack(
     bytes,
     (path) => {
-      if (sheets.has(path) || !about.sheets.some((one) => one.path === path)) return null;
+      if (sheets.has(path) || !about.sheets.some((sheet) => sheet.path === path)) return null;
       const reader = new SheetReader(about);
       sheets.set(path, reader);
       return (piece, last) => reader.stream.write(piece, last);

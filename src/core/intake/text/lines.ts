@@ -1,5 +1,5 @@
 import { literals } from './literals';
-import { readColour } from '../../colour/read';
+import { shownKey, readColour } from '../../colour/read';
 import { doubt, ENTRY_LIMIT, EntryList, leftOut, taken, type EntryParts } from '../reading';
 import type { Problem } from '../../source/problem';
 import { spelled, type LineMatch } from './spelled';
@@ -34,8 +34,8 @@ export function readText(text: string, onProgress?: (share: number) => void): { 
   for (const [at, { number, from, text: line }] of lines.entries()) {
     if (onProgress && at % 2_000 === 0) onProgress(at / lines.length);
     while (next < whole.length && whole[next]!.line <= number) {
-      const one = whole[next++]!;
-      list.add(() => told(one, firstLine));
+      const entry = whole[next++]!;
+      list.add(() => withRepeat(entry, firstLine));
     }
     if (tables.used.has(at) || guide.used.has(at)) continue;
     // A minified file may be one line of megabytes: a piece at a time keeps every pattern's work bounded.
@@ -51,7 +51,7 @@ export function readText(text: string, onProgress?: (share: number) => void): { 
           const span = { from: from + piece.start + start, to: from + piece.start + start + match.text.length };
           const parts = { ...place, span, ...(match.other && { other: match.other }) };
           const { colour, doubts } = match;
-          return colour ? told(taken(colour, { ...parts, doubts }), firstLine) : leftOut(null, doubts[0]!, parts);
+          return colour ? withRepeat(taken(colour, { ...parts, doubts }), firstLine) : leftOut(null, doubts[0]!, parts);
         });
       }
     }
@@ -61,15 +61,15 @@ export function readText(text: string, onProgress?: (share: number) => void): { 
 }
 
 /** An entry of a text, left out when its colour has stood before. */
-function told(one: EntryParts, firstLine: Map<string, number>): EntryParts {
-  if (!one.colour || !one.take) return one;
-  const key = one.colour.hex + one.colour.alpha;
+function withRepeat(entry: EntryParts, firstLine: Map<string, number>): EntryParts {
+  if (!entry.colour || !entry.take) return entry;
+  const key = shownKey(entry.colour);
   const earlier = firstLine.get(key);
   if (earlier === undefined) {
-    firstLine.set(key, one.line);
-    return one;
+    firstLine.set(key, entry.line);
+    return entry;
   }
-  return { ...one, take: false, doubts: [...one.doubts, doubt('duplicate', `The same colour as on line ${earlier}.`)] };
+  return { ...entry, take: false, doubts: [...entry.doubts, doubt('duplicate', `The same colour as on line ${earlier}.`)] };
 }
 
 /** The lines of a text up to one more with something in it than there are entries, and how many such come after. */
@@ -139,10 +139,10 @@ function nameBeside(line: string, matches: readonly LineMatch[], at: number): st
 
 /** Of several columns before a code the first that has a word in it: ink numbers and other notations may follow it. */
 function firstColumn(text: string): string {
-  const columns = text.split(/\t|\||\s{3,}/).filter((one) => one.trim() !== '');
+  const columns = text.split(/\t|\||\s{3,}/).filter((column) => column.trim() !== '');
   const worded =
-    columns.length > 2 || columns.some((one) => /^[\s\d.,%/]+$/.test(one))
-      ? columns.find((one) => /\p{L}/u.test(one))
+    columns.length > 2 || columns.some((column) => /^[\s\d.,%/]+$/.test(column))
+      ? columns.find((column) => /\p{L}/u.test(column))
       : undefined;
   return trimName(worded ?? text);
 }

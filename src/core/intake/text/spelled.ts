@@ -38,8 +38,8 @@ const SPELLINGS: readonly {
   readonly pattern: RegExp;
   readonly read: (values: number[]) => Meant | null;
 }[] = [
-  { pattern: anywhere(lettered('CMYK')), read: cmyk },
-  { pattern: word('device-cmyk|cmyk', 4), read: cmyk },
+  { pattern: anywhere(lettered('CMYK')), read: meantInks },
+  { pattern: word('device-cmyk|cmyk', 4), read: meantInks },
   { pattern: anywhere(lettered('HSB')), read: hsb },
   { pattern: anywhere(lettered('HSV')), read: hsb },
   { pattern: word('hsb|hsv', 3), read: hsb },
@@ -114,7 +114,7 @@ function bytes(values: number[]): string | null {
   return values.every((value) => Number.isInteger(value) && within(255)(value)) ? fromBytes(r, g, b) : null;
 }
 
-function cmyk(values: number[]): Meant | null {
+function meantInks(values: number[]): Meant | null {
   if (!values.every(within(100))) return null;
   const [c, m, y, k] = values.map((value) => value / 100) as [number, number, number, number];
   return { css: fromCmyk(c, m, y, k), doubts: [INK] };

@@ -112,9 +112,9 @@ function nameAbove(
 
 function blockEntry(given: readonly Notation[], name: string): EntryParts {
   const readable = given.filter(({ match }) => match?.colour);
-  const chosen = MODELS.flatMap((model) => readable.find((one) => one.model === model) ?? [])[0]!;
+  const chosen = MODELS.flatMap((model) => readable.find((notation) => notation.model === model) ?? [])[0]!;
   const match = chosen.match!;
-  const others = given.filter((one) => one !== chosen);
+  const others = given.filter((notation) => notation !== chosen);
   const compared = others.map(({ model, match: other, line }): GivenNotation => ({
     label: model,
     text: (other?.text ?? line.text).replace(LABEL, '').trim(),

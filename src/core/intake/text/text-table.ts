@@ -20,8 +20,8 @@ export function textTables(lines: readonly TextLine[]): { entries: EntryParts[];
     const heading = lines[at]!;
     // Headings speak of colour, and nothing else has to be looked at closer.
     if (heading.text.length > LONGEST_HEADING || !/hex|rgb|cmyk|red|html|code/i.test(heading.text)) continue;
-    const parting = PARTINGS.find((one) => {
-      const row = rowOf(heading, one);
+    const parting = PARTINGS.find((mark) => {
+      const row = rowOf(heading, mark);
       return row.cells.filter((cell) => cell?.text.trim()).length >= FEWEST && headingsOf([row]) !== null;
     });
     if (!parting) continue;
@@ -32,7 +32,10 @@ export function textTables(lines: readonly TextLine[]): { entries: EntryParts[];
     const read = tableEntries(rows.map((line) => rowOf(line, parting)));
     const starts = new Map(rows.map(({ number, from }) => [number, from]));
     entries.push(
-      ...read.entries.map((one) => ({ ...one, column: (one.span?.from ?? starts.get(one.line)!) - starts.get(one.line)! + 1 })),
+      ...read.entries.map((entry) => ({
+        ...entry,
+        column: (entry.span?.from ?? starts.get(entry.line)!) - starts.get(entry.line)! + 1,
+      })),
     );
     problems.push(...read.problems);
     for (let n = at; n < end; n++) used.add(n);

@@ -1,6 +1,6 @@
 import { ciede2000 } from '../../colour/difference';
 import { labOf } from '../../colour/lab';
-import { readColour, type ReadColour } from '../../colour/read';
+import { shownKey, readColour, type ReadColour } from '../../colour/read';
 import type { FileToken, TokenContext } from './token-files';
 import type { Brand, Theme, Token } from '../../brand/document';
 import { resolveTheme } from '../../brand/resolve';
@@ -49,7 +49,7 @@ export function compareTokens(brand: Brand, mapped: readonly MappedContext[]): T
   const changes = [...paths].flatMap((path): TokenChange[] => {
     const token = known.get(path) ?? renamed.get(path) ?? null;
     const kind = known.has(path) ? 'changed' : token ? 'renamed' : 'added';
-    const themes = themeChanges(brand, mapped, path, token).filter((one) => kind === 'added' || one.differs);
+    const themes = themeChanges(brand, mapped, path, token).filter((change) => kind === 'added' || change.differs);
     const notes = token ? otherChanges(brand, mapped, path, token) : [];
     return kind === 'changed' && themes.length === 0 && notes.length === 0 ? [] : [{ kind, path, token, themes, notes }];
   });
@@ -75,7 +75,7 @@ interface Side {
 const NOTHING: Side = { colour: null, alias: null };
 
 /** What stands there, for people. */
-function wordsOf({ alias, colour }: Side): string {
+function sideWords({ alias, colour }: Side): string {
   return alias === null ? (colour?.css ?? '') : `→ ${alias}`;
 }
 
@@ -85,8 +85,8 @@ function change(theme: Theme, before: Side, after: Side): ThemeChange {
     theme,
     before: before.colour,
     after: after.colour,
-    wordsBefore: wordsOf(before),
-    wordsAfter: wordsOf(after),
+    wordsBefore: sideWords(before),
+    wordsAfter: sideWords(after),
     distance,
     // Another tie, or another colour: one written otherwise but the same is no difference.
     differs:
@@ -149,7 +149,7 @@ function guessRenames(
   const themes = mapped.filter(({ theme }) => brand.themes.some(({ id }) => id === theme.id));
   if (themes.length === 0) return new Map();
   const key = (colours: readonly (ReadColour | null)[]) =>
-    colours.includes(null) ? null : colours.map((one) => one!.hex + one!.alpha).join();
+    colours.includes(null) ? null : colours.map((colour) => shownKey(colour!)).join();
   for (const token of missing) {
     const colours = key(themes.map(({ theme }) => resolveTheme(brand, theme.id).get(token.id)!.colour));
     if (colours !== null) byColours.set(colours, [...(byColours.get(colours) ?? []), token]);

@@ -105,8 +105,8 @@ class TokenReading {
 
   reading(problems: readonly Problem[]): Reading {
     const palettes = [...this.groups.keys()].map((name) => ({ name, kind: 'loose' as const }));
-    const entries = [...this.groups.values()].flatMap((group, palette) => group.map((one): Entry => ({ ...one, palette })));
-    const others = [...this.aliases, ...this.left].map((one): Entry => ({ ...one, palette: null }));
+    const entries = [...this.groups.values()].flatMap((group, palette) => group.map((entry): Entry => ({ ...entry, palette })));
+    const others = [...this.aliases, ...this.left].map((entry): Entry => ({ ...entry, palette: null }));
     return { format: 'dtcg', palettes, entries: [...entries, ...others], tokens: this.tokens, problems };
   }
 }

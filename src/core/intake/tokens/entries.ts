@@ -90,38 +90,42 @@ class Collector {
   }
 
   private group(layers: Layers, keys: readonly string[], inherited: Inherited): void {
-    const own = layers.at(-1)!;
+    const last = layers.at(-1)!;
     if (this.beyond) return;
     if (layers.some((layer) => this.open.has(layer))) {
-      this.say(own, `${keys.join('.')} extends a group that it is a part of; that is left out.`);
+      this.say(last, `${keys.join('.')} extends a group that it is a part of; that is left out.`);
       return;
     }
     if (keys.length > DEEPEST) {
-      this.say(own, `Groups within groups that extend each other go more than ${DEEPEST} deep here; what is below is left out.`);
+      this.say(last, `Groups within groups that extend each other go more than ${DEEPEST} deep here; what is below is left out.`);
       return;
     }
     const type = lastText(layers, '$type') ?? inherited.type ?? this.typeAbove(layers);
     const deprecated = deprecation(lastValue(layers, '$deprecated'), inherited.deprecated);
     const given = { type, deprecated };
     // A token has `$value`; what stands within one is said, and read as if it were a group.
-    if (keys.length > 0 && isToken(own)) {
-      this.token(own, keys, given);
-      const within = membersOf(own).filter(({ key, value }) => !key.startsWith('$') && value.type === 'object');
+    if (keys.length > 0 && isToken(last)) {
+      this.token(last, keys, given);
+      const within = membersOf(last).filter(({ key, value }) => !key.startsWith('$') && value.type === 'object');
       if (within.length === 0) return;
       const names = within.slice(0, 3).map(({ key }) => key);
       const more = within.length > 3 ? ` and ${within.length - 3} more` : '';
-      this.say(own, `${pathOf(keys)} is a token and has others within it (${names.join(', ')}${more}); all are read.`, 'warning');
-      for (const { key, value } of within) this.child([own], key, this.layersOf(value), keys, given);
+      this.say(
+        last,
+        `${pathOf(keys)} is a token and has others within it (${names.join(', ')}${more}); all are read.`,
+        'warning',
+      );
+      for (const { key, value } of within) this.child([last], key, this.layersOf(value), keys, given);
     } else this.members(layers, keys, given);
   }
 
   private members(layers: Layers, keys: readonly string[], given: Inherited): void {
-    const own = layers.at(-1)!;
+    const last = layers.at(-1)!;
     const children = new Map<string, Layers>();
     for (const layer of layers) {
       const members = membersOf(layer);
       this.left -= members.length;
-      if (this.left < 0) return this.stop(own);
+      if (this.left < 0) return this.stop(last);
       const seen = new Set<string>();
       for (const { key, value } of members) {
         if (value.type !== 'object' || (key.startsWith('$') && key !== '$root') || seen.has(key)) continue;
@@ -134,10 +138,10 @@ class Collector {
         children.set(key, joins ? [...new Set([...before, ...next])] : next);
       }
     }
-    const ownKeys = new Set(membersOf(own).map(({ key }) => key));
+    const ownKeys = new Set(membersOf(last).map(({ key }) => key));
     for (const [key, child] of children) if (!ownKeys.has(key)) this.child(layers, key, child, keys, given);
     const done = new Set<string>();
-    for (const { key, value } of membersOf(own)) {
+    for (const { key, value } of membersOf(last)) {
       if (key.startsWith('$') && (key !== '$root' || value.type !== 'object')) {
         if (key !== '$schema' && !(key === '$type' && value.value === 'color'))
           this.all.push({ keys: [...keys, key], value, document: this.document });
@@ -152,9 +156,9 @@ class Collector {
   /** A member of a group; meanwhile the layers that it comes from are open. */
   private child(parents: Layers, key: string, layers: Layers, keys: readonly string[], given: Inherited): void {
     const opened = parents.filter((parent) => !this.open.has(parent) && memberOf(parent, key) !== undefined);
-    for (const one of opened) this.open.add(one);
+    for (const parent of opened) this.open.add(parent);
     this.group(layers, [...keys, key], given);
-    for (const one of opened) this.open.delete(one);
+    for (const parent of opened) this.open.delete(parent);
   }
 
   private stop(node: Node): void {
@@ -332,7 +336,7 @@ export function resolver(entries: ReadonlyMap<string, TokenEntry>): (entry: Toke
       onWay.set(at, walked.length);
       walked.push(at);
       const target = aliasOf(at.value);
-      if (target === null) end = ownColour(at);
+      if (target === null) end = authoredColour(at);
       else {
         const next = entries.get(target);
         if (!next) end = { fault: `points at ${target}, which is not in this file.`, missing: target };
@@ -344,7 +348,7 @@ export function resolver(entries: ReadonlyMap<string, TokenEntry>): (entry: Toke
   };
 }
 
-function ownColour({ value, type, document }: TokenEntry): End {
+function authoredColour({ value, type, document }: TokenEntry): End {
   if (type !== undefined && type !== 'color') return { colour: null, type };
   const coloured = typeof value.value === 'string' || typeof memberOf(value, 'colorSpace')?.value === 'string';
   if (type === undefined && !coloured) return { colour: null, type };

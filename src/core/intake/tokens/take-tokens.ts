@@ -102,17 +102,17 @@ export function takeTokens(
 
 /** What is not a colour, in the place of what the brand carries under the same path; where all themes agree, once for all. */
 function carriedSteps(brand: Brand, mapped: readonly MappedContext[], ids: ReadonlyMap<string, string>): Step[] {
-  const byPath = new Map<string, { theme: string; one: Carried }[]>();
+  const byPath = new Map<string, { theme: string; member: Carried }[]>();
   for (const { theme, context } of mapped) {
     for (const { keys, json, before } of context.carried) {
       const key = keys.join('\u0000');
       const place = before === null ? null : (ids.get(before) ?? null);
-      byPath.set(key, [...(byPath.get(key) ?? []), { theme: theme.id, one: { path: [...keys], json, before: place } }]);
+      byPath.set(key, [...(byPath.get(key) ?? []), { theme: theme.id, member: { path: [...keys], json, before: place } }]);
     }
   }
   const arriving = [...byPath.values()].flatMap((found): Carried[] => {
-    const everywhere = found.length === mapped.length && found.every(({ one }) => one.json === found[0]!.one.json);
-    return everywhere ? [found[0]!.one] : found.map(({ theme, one }) => ({ ...one, theme }));
+    const everywhere = found.length === mapped.length && found.every(({ member }) => member.json === found[0]!.member.json);
+    return everywhere ? [found[0]!.member] : found.map(({ theme, member }) => ({ ...member, theme }));
   });
   const kept = brand.carried.filter(({ path }) => !byPath.has(path.join('\u0000')));
   const carried = [...kept, ...arriving];

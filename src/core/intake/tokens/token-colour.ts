@@ -19,9 +19,10 @@ export function readTokenColour(value: Node, follow: (node: Node) => Node): { co
   const space = spaceById(id);
   if (!space) return { fault: `the colour space ${id.slice(0, 40)} is not in the standard.` };
   const given = memberOf(value, 'components');
-  const components = ((given && follow(given).children) ?? []).map((one): unknown => follow(one).value);
+  const components = ((given && follow(given).children) ?? []).map((component): unknown => follow(component).value);
   const alpha: unknown = memberOf(value, 'alpha')?.value ?? 1;
-  const usable = components.length === 3 && components.every((one) => typeof one === 'number' || one === 'none');
+  const usable =
+    components.length === 3 && components.every((component) => typeof component === 'number' || component === 'none');
   if (!usable || (typeof alpha !== 'number' && alpha !== 'none'))
     return { fault: 'a colour has three components, numbers or “none”, and an alpha from 0 to 1.' };
   const opacity = alpha === 'none' ? 0 : alpha;

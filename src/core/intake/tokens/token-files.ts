@@ -67,7 +67,7 @@ export function readTokenFiles(files: readonly SourceFile[]): TokenFiles {
   const problems: InFile[] = [];
   const documents = files.flatMap(({ name, bytes }): TokenDocument[] => {
     const document = readDocument(name, bytes);
-    problems.push(...document.problems.map((one) => ({ ...one, file: name })));
+    problems.push(...document.problems.map((problem) => ({ ...problem, file: name })));
     return 'root' in document ? [document] : [];
   });
   const resolving = documents.find(isResolver);
@@ -75,13 +75,18 @@ export function readTokenFiles(files: readonly SourceFile[]): TokenFiles {
     ? resolverContexts(resolving, documents, problems)
     : documents.map((document) => ({ name: contextName(document.name), layers: [entriesOf(document)] }));
   for (const { layers: merged } of layers) {
-    for (const { document, problems: own } of merged) problems.push(...own.map((one) => ({ ...one, file: document.name })));
+    for (const { document, problems: found } of merged)
+      problems.push(...found.map((problem) => ({ ...problem, file: document.name })));
   }
   const contexts = layers.map(({ name, layers: merged }) => contextOf(name, merged, problems));
-  const distinct = [...new Map(problems.map((one) => [`${one.file} ${one.line} ${one.message}`, one])).values()];
+  const distinct = [
+    ...new Map(problems.map((problem) => [`${problem.file} ${problem.line} ${problem.message}`, problem])).values(),
+  ];
   return {
     contexts,
-    problems: distinct.map(({ file, ...one }) => (files.length > 1 ? { ...one, message: `${file}: ${one.message}` } : one)),
+    problems: distinct.map(({ file, ...problem }) =>
+      files.length > 1 ? { ...problem, message: `${file}: ${problem.message}` } : problem,
+    ),
   };
 }
 
@@ -135,7 +140,7 @@ function resolverContexts(resolving: TokenDocument, documents: readonly TokenDoc
     const reference: unknown = memberOf(node, '$ref')?.value;
     if (typeof reference !== 'string') {
       const nested = memberOf(node, 'sources');
-      return nested ? (nested.children ?? []).flatMap((one) => sourcesOf(one, depth + 1)) : [entriesAt(resolving, node)];
+      return nested ? (nested.children ?? []).flatMap((source) => sourcesOf(source, depth + 1)) : [entriesAt(resolving, node)];
     }
     if (depth > SOURCES_DEPTH) {
       complain(node, `The resolver’s sources go round in a circle at ${reference.slice(0, 80)}; that part is left out.`);
@@ -213,12 +218,12 @@ function contextOf(name: string, layers: readonly TokenEntries[], problems: InFi
   const order: { colour?: string; carried?: string }[] = [];
   const faults = new Faults();
   for (const { all } of layers) {
-    for (const one of all) {
-      const key = one.keys.join('\u0000');
-      if ('node' in one) {
-        // An earlier layer's token: its place is kept, its value is the later one's.
-        const entry = merged.get(one.path)!;
-        if (tokens.has(one.path) || carried.has(key)) continue;
+    for (const member of all) {
+      const key = member.keys.join('\u0000');
+      if ('node' in member) {
+        // An earlier layer's token: its place is kept, its value is the later member's.
+        const entry = merged.get(member.path)!;
+        if (tokens.has(member.path) || carried.has(key)) continue;
         const end = resolved(entry);
         if ('fault' in end) {
           faults.add(entry, end);
@@ -244,7 +249,7 @@ function contextOf(name: string, layers: readonly TokenEntries[], problems: InFi
         order.push({ colour: entry.path });
       } else {
         if (!carried.has(key)) order.push({ carried: key });
-        carried.set(key, { keys: one.keys, json: textOf(one.document, one.value) });
+        carried.set(key, { keys: member.keys, json: textOf(member.document, member.value) });
       }
     }
   }

@@ -52,7 +52,7 @@ export function CategoricalSeries({ palette, choice }: ToolProps & { choice: Rea
   );
   const added = set?.colours.slice(extend ? palette.swatches.length : 0) ?? [];
   const names = added.map((value, at) => ({ name: `Category ${given.length + at + 1}`, value }));
-  const toggle = (id: Vision) => setVisions(visions.includes(id) ? visions.filter((one) => one !== id) : [...visions, id]);
+  const toggle = (id: Vision) => setVisions(visions.includes(id) ? visions.filter((vision) => vision !== id) : [...visions, id]);
   return (
     <ToolFrame
       title="Series"

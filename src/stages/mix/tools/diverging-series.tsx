@@ -15,8 +15,8 @@ export function DivergingSeries({ palette, chosen, choice }: ToolProps & { choic
   const [end, setEnd] = useState<number | null>(null);
   const sources = chosen.all.length > 1 ? chosen.all : palette.swatches;
   const [low, high] = [sources[0], sources.at(-1)];
-  const own = low && high ? (readColour(low.value)!.oklch[0] + readColour(high.value)!.oklch[0]) / 2 : 0.4;
-  const ends = end ?? Math.min(0.6, Math.max(0.25, own));
+  const between = low && high ? (readColour(low.value)!.oklch[0] + readColour(high.value)!.oklch[0]) / 2 : 0.4;
+  const ends = end ?? Math.min(0.6, Math.max(0.25, between));
   const values = useMemo(
     () => (low && high ? diverging({ low: low.value, high: high.value, count, middle, end: ends, tint }) : []),
     [low, high, count, middle, ends, tint],

@@ -19,9 +19,9 @@ export function HarmonyTool({ palette, chosen }: ToolProps) {
   const lead = chosen.lead ?? palette.swatches[0];
   if (!lead) return <p className={css.note}>A harmony is built about a swatch; there is none yet.</p>;
   const base = readColour(lead.value)!.oklch;
-  const own = turns ?? HARMONIES.find(({ label }) => label === set)?.turns ?? null;
-  const values = own
-    ? own.map((turn) => (turn === 0 ? lead.value : oklchHex(turned(base, turn, wheel))))
+  const chosenTurns = turns ?? HARMONIES.find(({ label }) => label === set)?.turns ?? null;
+  const values = chosenTurns
+    ? chosenTurns.map((turn) => (turn === 0 ? lead.value : oklchHex(turned(base, turn, wheel))))
     : oneHue(base).map((colour, at) => (at === 2 ? lead.value : oklchHex(colour)));
   return (
     <ToolFrame
@@ -35,10 +35,10 @@ export function HarmonyTool({ palette, chosen }: ToolProps) {
         <HarmonyWheel
           wheel={wheel}
           start={angleOn(wheel, base[2])}
-          turns={own ?? [0]}
+          turns={chosenTurns ?? [0]}
           values={values}
           chroma={base[1]}
-          onTurn={(at, turn) => setTurns((own ?? []).map((one, n) => (n === at ? turn : one)))}
+          onTurn={(at, turn) => setTurns((chosenTurns ?? []).map((known, n) => (n === at ? turn : known)))}
         />
         <div>
           <Strip label="Harmony" values={values} height={84} />
@@ -56,8 +56,8 @@ export function HarmonyTool({ palette, chosen }: ToolProps) {
               label="Wheel"
               options={WHEELS}
               value={wheel}
-              onChoose={(one) => {
-                setWheel(one);
+              onChoose={(chosen) => {
+                setWheel(chosen);
                 setTurns(null);
               }}
             />

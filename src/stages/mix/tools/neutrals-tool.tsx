@@ -15,7 +15,7 @@ export function NeutralsTool({ palette, chosen }: ToolProps) {
   const lead =
     chosen.lead ??
     palette.swatches.reduce<ToolProps['palette']['swatches'][number] | undefined>(
-      (best, one) => (best && chromaOf(best.value) >= chromaOf(one.value) ? best : one),
+      (best, swatch) => (best && chromaOf(best.value) >= chromaOf(swatch.value) ? best : swatch),
       undefined,
     );
   const [tint, setTint] = useState(0.012);

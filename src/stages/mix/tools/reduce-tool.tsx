@@ -59,7 +59,7 @@ export function ReduceTool({ palette }: ToolProps) {
     setWay('to a number');
     setCount(total);
   };
-  const merges = groups.flatMap(({ keep, merge }) => merge.map((one) => ({ ...one, keep })));
+  const merges = groups.flatMap(({ keep, merge }) => merge.map((merged) => ({ ...merged, keep })));
   const farthest = merges.reduce((most, { distance }) => Math.max(most, distance), 0);
   return (
     <ToolFrame title="Reduce" on={outcome()} acts={<ApplyButtons command={command} onDone={nothing} />}>

@@ -81,5 +81,5 @@ export function SequentialSeries({ palette, chosen, choice }: ToolProps & { choi
 /** The one with the most chroma, which says best what hue is meant; none of none. */
 function liveliest(swatches: readonly Swatch[]): readonly Swatch[] {
   const chroma = ({ value }: Swatch) => readColour(value)!.oklch[1];
-  return swatches.length === 0 ? [] : [swatches.reduce((best, one) => (chroma(one) > chroma(best) ? one : best))];
+  return swatches.length === 0 ? [] : [swatches.reduce((best, swatch) => (chroma(swatch) > chroma(best) ? swatch : best))];
 }

@@ -10,7 +10,7 @@ type Kind = (typeof KINDS)[number];
 
 /** Series for data, of the kind the palette has or another. */
 export function SeriesTool(props: ToolProps) {
-  const [kind, setKind] = useState<Kind>(KINDS.find((one) => one === props.palette.kind) ?? 'categorical');
+  const [kind, setKind] = useState<Kind>(KINDS.find((offered) => offered === props.palette.kind) ?? 'categorical');
   const choice = <Choice label="Kind of series" plain options={KINDS} value={kind} onChoose={setKind} />;
   if (kind === 'categorical') return <CategoricalSeries {...props} choice={choice} />;
   if (kind === 'sequential') return <SequentialSeries {...props} choice={choice} />;

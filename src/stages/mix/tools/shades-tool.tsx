@@ -26,11 +26,11 @@ export function ShadesTool({ palette, chosen }: ToolProps) {
     else setLabels(wanted);
     return true;
   };
-  const own = ladder.find((shade) => shade.base)!;
+  const baseShade = ladder.find((shade) => shade.base)!;
   return (
     <ToolFrame
       title={`Shades of ${base.name}`}
-      on={`it stands at ${own.label} by its lightness, untouched`}
+      on={`it stands at ${baseShade.label} by its lightness, untouched`}
       acts={
         <PlaceButtons
           palette={palette}

@@ -19,7 +19,7 @@ export function TerminalTool(props: ToolProps) {
     () => terminal({ from: targets.map(({ value }) => value), ground, seed, lift }),
     [targets, ground, seed, lift],
   );
-  const of = (role: string) => roles.find((one) => one.role === role)!.value;
+  const of = (role: string) => roles.find((each) => each.role === role)!.value;
   const fitted = roles.slice(1, 7).filter(({ from }) => from !== null).length;
   const say = (role: string, words: string) => <span style={{ color: of(role) }}>{words}</span>;
   return (

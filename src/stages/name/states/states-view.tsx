@@ -33,15 +33,15 @@ export function StatesView() {
               <code>{base.path}</code>
             </h2>
             <div className={css.themes}>
-              {brand.themes.map((one) => (
+              {brand.themes.map((offered) => (
                 <Buttons
-                  key={one.id}
+                  key={offered.id}
                   brand={brand}
-                  theme={one}
+                  theme={offered}
                   base={base}
                   states={states}
-                  chosen={chosen?.theme === one.id ? chosen.token : null}
-                  onChoose={(id) => setChosen({ token: id, theme: one.id })}
+                  chosen={chosen?.theme === offered.id ? chosen.token : null}
+                  onChoose={(id) => setChosen({ token: id, theme: offered.id })}
                 />
               ))}
             </div>

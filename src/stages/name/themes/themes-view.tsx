@@ -74,7 +74,7 @@ interface BeginProps {
 function Begin({ themes, theme, onWish }: BeginProps) {
   const mayEdit = useMayEdit();
   const from = themes.find(({ id }) => id === theme)!;
-  const derived = themes.filter((one) => one.derived && themes.some(({ id }) => id === one.derived!.from));
+  const derived = themes.filter((theme) => theme.derived && themes.some(({ id }) => id === theme.derived!.from));
   return (
     <div className={css.begin}>
       <span>From {from.name}, derive</span>
@@ -123,9 +123,9 @@ function Derive({ wish, onWish }: { wish: Wish; onWish: (wish: Wish | null) => v
         <b>{there ? `${there.name} again, from` : 'A new theme, from'}</b>
         <NativeSelect.Root size="xs" width="112px">
           <NativeSelect.Field aria-label="Derive from" value={from} onChange={({ target }) => change({ from: target.value })}>
-            {brand.themes.map((one) => (
-              <option key={one.id} value={one.id} disabled={one.id === into}>
-                {one.name}
+            {brand.themes.map((theme) => (
+              <option key={theme.id} value={theme.id} disabled={theme.id === into}>
+                {theme.name}
               </option>
             ))}
           </NativeSelect.Field>

@@ -22,7 +22,7 @@ test.each([
   ['whatever', 'other'],
 ])('%s gets the role %s, and its value in every theme', (path, role) => {
   const { command, id } = newToken(demo, path, { swatch: 'core-foam' });
-  const token = run(command).tokens.find((one) => one.id === id)!;
+  const token = run(command).tokens.find((token) => token.id === id)!;
   expect([token.role, token.values]).toEqual([
     role,
     Object.fromEntries(demo.themes.map(({ id }) => [id, { swatch: 'core-foam' }])),

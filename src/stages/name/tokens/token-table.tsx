@@ -249,7 +249,7 @@ function useDrops(scroller: { readonly current: HTMLElement | null }, mayEdit: b
         const [id, theme] = cell.split('/') as [string, string];
         const token = tokensOf(brand).get(id);
         const { chosen } = useTable.getState();
-        const tokens = chosen.has(id) ? brand.tokens.filter((one) => chosen.has(one.id)) : token ? [token] : [];
+        const tokens = chosen.has(id) ? brand.tokens.filter((token) => chosen.has(token.id)) : token ? [token] : [];
         if (tokens.length > 0) run(setValue(tokens, theme, { swatch: dragged.id }));
       } else if (dragged.what === 'swatch') {
         const { command, id } = tokenInGroup(brand, group, { id: dragged.id, name: dragged.label });

@@ -33,7 +33,7 @@ export function useTableKeys(rows: readonly TreeRow[], themes: readonly Theme[],
       const chosen = actsOnChosen(store, active?.column);
       if (key === 'd' && mayEdit) chosen.fillDown();
       else if (key === 'c') void copy();
-      else if (key === 'a') useTable.setState({ chosen: new Set(rows.flatMap((one) => ('token' in one ? [one.token.id] : []))) });
+      else if (key === 'a') useTable.setState({ chosen: new Set(rows.flatMap((row) => ('token' in row ? [row.token.id] : []))) });
       else return;
     } else if (event.altKey) return;
     else if (key === 'ArrowDown') go(at + 1, column);

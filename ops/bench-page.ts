@@ -8,7 +8,7 @@ import { end, serve } from './server';
 import { step } from './step';
 
 /** Starts the application with a throw-away database that holds one brand, and gives a page of it to be measured. */
-export async function onStand(document: unknown, measure: (page: Page, folder: string) => Promise<void>): Promise<void> {
+export async function onPage(document: unknown, measure: (page: Page, folder: string) => Promise<void>): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'breakwater-bench-'));
   chmodSync(folder, 0o755);
   await step('build', build);

@@ -4,7 +4,7 @@ import { databaseUrl, freePort, type Cluster } from '../ops/cluster';
 import { end, serve } from '../ops/server';
 
 /** A server of a test's own, with a database of its own in the cluster that bin/test started. */
-export interface Stand {
+export interface TestServer {
   readonly url: string;
   readonly databaseUrl: string;
   /** Ends the server as a power cut would, and starts it again on the same port. */
@@ -13,7 +13,7 @@ export interface Stand {
   readonly close: () => Promise<void>;
 }
 
-export async function openStand(name: string, { demo = true } = {}): Promise<Stand> {
+export async function startTestServer(name: string, { demo = true } = {}): Promise<TestServer> {
   const given = process.env.BREAKWATER_TEST_CLUSTER;
   if (!given) throw new Error('This test needs a database; run it with bin/test.');
   const url = await databaseUrl(JSON.parse(given) as Cluster, name);
@@ -29,29 +29,29 @@ export async function openStand(name: string, { demo = true } = {}): Promise<Sta
   await migrate();
   if (demo) await loadDemo(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')), false);
   const port = await freePort(4_000 + Math.floor(Math.random() * 2_000));
-  let server: ChildProcess = await serve(port, env);
+  let child: ChildProcess = await serve(port, env);
   return {
     url: `http://127.0.0.1:${port}`,
     databaseUrl: url,
-    kill: () => end(server, 'SIGKILL'),
+    kill: () => end(child, 'SIGKILL'),
     restart: async () => {
-      server = await serve(port, env);
+      child = await serve(port, env);
     },
     close: async () => {
-      await end(server);
+      await end(child);
       await closeDatabase();
     },
   };
 }
 
-/** Somebody at a stand, with a cookie once signed in; sends what a browser's page would send. */
+/** Somebody with a browser, with a cookie once signed in; sends what a browser's page would send. */
 export class Visitor {
   private cookie = '';
 
-  constructor(private readonly stand: Stand) {}
+  constructor(private readonly server: TestServer) {}
 
-  static async demo(stand: Stand, person: 'ida' | 'oren' | 'petra' | 'wim'): Promise<Visitor> {
-    const visitor = new Visitor(stand);
+  static async demo(server: TestServer, person: 'ida' | 'oren' | 'petra' | 'wim'): Promise<Visitor> {
+    const visitor = new Visitor(server);
     const { status } = await visitor.send('POST', '/api/sign-in/demo', { person: `demo-${person}` });
     if (status !== 200) throw new Error(`Signing in as ${person} failed with ${status}.`);
     return visitor;
@@ -61,7 +61,7 @@ export class Visitor {
   async send(method: string, path: string, body?: unknown, headers: Record<string, string | undefined> = {}) {
     const response = await this.fetch(path, {
       method,
-      headers: { ...(body !== undefined && { 'content-type': 'application/json', origin: this.stand.url }), ...headers },
+      headers: { ...(body !== undefined && { 'content-type': 'application/json', origin: this.server.url }), ...headers },
       ...(body !== undefined && { body: typeof body === 'string' ? body : JSON.stringify(body) }),
     });
     // eslint-disable-next-line @typescript-eslint/no-explicit-any -- each test knows the answer it asked for
@@ -76,8 +76,8 @@ export class Visitor {
     const given = Object.entries({ cookie: this.cookie, connection: 'close', ...headers }).filter(
       (pair): pair is [string, string] => pair[1] !== undefined,
     );
-    const response = await fetch(this.stand.url + path, { ...init, headers: Object.fromEntries(given), redirect: 'manual' });
-    const cookie = response.headers.getSetCookie().find((one) => one.startsWith('breakwater='));
+    const response = await fetch(this.server.url + path, { ...init, headers: Object.fromEntries(given), redirect: 'manual' });
+    const cookie = response.headers.getSetCookie().find((header) => header.startsWith('breakwater='));
     if (cookie) this.cookie = cookie.split(';')[0]!;
     return response;
   }
