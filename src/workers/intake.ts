@@ -1,12 +1,7 @@
 import type { IntakeLine } from '@/core/intake/catch';
 import type { SourceFile } from '@/core/intake/reader';
 import { proxy, wrap } from 'comlink';
-import type { IntakeWorker, Outcome, Wish } from './intake.worker';
-
-/** What one source gave. */
-export interface Intake extends Outcome {
-  readonly lines: readonly IntakeLine[];
-}
+import type { Intake, IntakeWorker, Wish } from './intake.worker';
 
 /**
  * Reads a file or a pasted text in a worker, so that the page goes on answering whatever it is.

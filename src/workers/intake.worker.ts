@@ -7,10 +7,11 @@ import type { CellRange } from '@/core/intake/tables/cell-range';
 import { whyNotRead } from '@/core/intake/not-read';
 import { bytesOf, decode } from './decode';
 
-/** What one source gave besides its lines. */
-export interface Outcome {
+/** What one source gave. */
+export interface Intake {
   /** The format it was read as; null when no reader knows it, which is a problem then. */
   readonly format: string | null;
+  readonly lines: readonly IntakeLine[];
   readonly problems: readonly Problem[];
 }
 
@@ -31,7 +32,7 @@ const api = {
     { earlier, range }: Wish,
     onProgress: (share: number) => void,
     onLines: (lines: readonly IntakeLine[]) => Promise<void>,
-  ): Promise<Outcome> {
+  ): Promise<Omit<Intake, 'lines'>> {
     const file = source instanceof File ? { name: source.name, bytes: await bytesOf(source) } : source;
     const reading = await readFile(file, { onProgress: (share) => void onProgress(share), decode, ...(range && { range }) });
     if (!reading) return { format: null, problems: [problem(whyNotRead(file.bytes))] };

@@ -106,8 +106,8 @@ test('a palette saved as a file or put on the shelf comes back the same, with it
   await ida.click('Put it on the shelf');
   await ida.sees('Route lines is on the shelf.');
   const shelf = (await (await mix.visitor()).send('GET', '/api/brands/quillhaven/shelf')).body;
-  expect(shelf.own.at(-1)).toMatchObject({ name: 'Route lines', maker: 'Ida', kind: 'categorical' });
-  expect(shelf.own.at(-1).colours).toEqual(both[0]!.swatches.map(({ name, value }) => ({ name, value })));
+  expect(shelf.ours.at(-1)).toMatchObject({ name: 'Route lines', maker: 'Ida', kind: 'categorical' });
+  expect(shelf.ours.at(-1).colours).toEqual(both[0]!.swatches.map(({ name, value }) => ({ name, value })));
 });
 
 test('a palette file dropped into Gather keeps its rows', async () => {

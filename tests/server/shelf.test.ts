@@ -37,12 +37,12 @@ test('editors put palettes on the shelf once, everybody of the organisation sees
   expect(await wim.send('POST', SHELF, entry)).toMatchObject({ status: 403 });
   expect(await ida.send('POST', SHELF, entry)).toMatchObject({ status: 200 });
   expect(await ida.send('POST', SHELF, entry)).toMatchObject({ status: 200 });
-  expect((await shelf()).own).toEqual([{ ...entry, tags: ['evening', 'calm'] }]);
+  expect((await shelf()).ours).toEqual([{ ...entry, tags: ['evening', 'calm'] }]);
   expect(await wim.send('DELETE', `${SHELF}/ourdusk`, {})).toMatchObject({ status: 403 });
   expect(await ida.send('DELETE', `${SHELF}/ourdusk`, {}, { origin: 'http://evil.example' })).toMatchObject({ status: 403 });
   expect(await ida.send('DELETE', `${SHELF}/ourdusk`, {})).toMatchObject({ status: 200 });
   expect(await ida.send('DELETE', `${SHELF}/ourdusk`, {})).toMatchObject({ status: 404 });
-  expect((await shelf()).own).toEqual([]);
+  expect((await shelf()).ours).toEqual([]);
 });
 
 test.each([
@@ -63,7 +63,7 @@ test('a full shelf takes no more, and says so; two at once cannot both be the la
   const both = await Promise.all(['last1', 'last2'].map((id) => ida.send('POST', SHELF, { ...entry, id })));
   expect(both.map(({ status }) => status).sort()).toEqual([200, 409]);
   expect(both.find(({ status }) => status === 409)!.body.error).toBe('A shelf holds at most 500 palettes; take one off first.');
-  expect((await shelf()).own).toHaveLength(500);
+  expect((await shelf()).ours).toHaveLength(500);
   await database.query(`DELETE FROM shelf_palettes WHERE organisation_id = 'quillhaven'`);
 });
 

@@ -56,12 +56,13 @@ export function deriveTheme(brand: Brand, from: string, to: string | null, recip
   const tokens = tokensOf(brand);
   /** The token in which a token's colour is kept, in the theme to be. */
   const rootOf = (token: Token): Token | null => {
-    let at: Token | undefined = token;
-    for (let steps = 0; at && steps <= brand.tokens.length; steps++) {
-      const value: TokenValue | undefined = (to !== null && held(at) ? at.values[to] : undefined) ?? at.values[from];
+    let pointed: Token | undefined = token;
+    for (let steps = 0; pointed && steps <= brand.tokens.length; steps++) {
+      const value: TokenValue | undefined =
+        (to !== null && held(pointed) ? pointed.values[to] : undefined) ?? pointed.values[from];
       if (!value) return null;
-      if (!('token' in value)) return at;
-      at = tokens.get(value.token);
+      if (!('token' in value)) return pointed;
+      pointed = tokens.get(value.token);
     }
     return null;
   };

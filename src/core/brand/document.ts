@@ -226,10 +226,11 @@ export const Brand = BrandShape.superRefine((brand, context) => {
   };
   brand.tokens.forEach((token, t) => {
     for (const [theme, value] of Object.entries(token.values)) {
-      const at = ['tokens', t, 'values', theme];
-      if (!themes.has(theme)) complain(`${token.path} has a value for a theme that is not there.`, at);
-      if ('swatch' in value && !swatches.has(value.swatch)) complain(`${token.path} points at a swatch that is not there.`, at);
-      if ('token' in value) mustBeToken(value.token, at);
+      const place = ['tokens', t, 'values', theme];
+      if (!themes.has(theme)) complain(`${token.path} has a value for a theme that is not there.`, place);
+      if ('swatch' in value && !swatches.has(value.swatch))
+        complain(`${token.path} points at a swatch that is not there.`, place);
+      if ('token' in value) mustBeToken(value.token, place);
     }
     if (token.rule) ruleTokens(token.rule).forEach((target) => mustBeToken(target, ['tokens', t, 'rule']));
     mustBeToken(token.deprecated?.use, ['tokens', t, 'deprecated', 'use']);

@@ -100,9 +100,10 @@ test('a chain as long as a brand may be does not overflow', () => {
 
 test('a state without a value of its own goes by its rule, and lacks a colour with what it is made from', () => {
   const rule = { state: 'hover' as const, of: 'a', surface: 'b', step: 0.06, chroma: 1, least: 1 };
-  const at = (...tokens: Token[]) => resolveTheme(brandOf({ ...token('h'), rule }, ...tokens), 'day').get('h')!.colour?.hex;
-  expect(at(token('a', { colour: '#006871' }), token('b', { colour: '#ffffff' }))).toBe('#005760');
-  expect(at(token('a', { colour: '#006871' }), token('b'))).toBeUndefined();
+  const shownWith = (...tokens: Token[]) =>
+    resolveTheme(brandOf({ ...token('h'), rule }, ...tokens), 'day').get('h')!.colour?.hex;
+  expect(shownWith(token('a', { colour: '#006871' }), token('b', { colour: '#ffffff' }))).toBe('#005760');
+  expect(shownWith(token('a', { colour: '#006871' }), token('b'))).toBeUndefined();
 });
 
 test('a document is resolved once', () => {

@@ -15,7 +15,7 @@ export interface Want {
 }
 
 /** One token of a scaffold. */
-export interface Slot {
+export interface ScaffoldSlot {
   readonly path: string;
   readonly role: Token['role'];
   readonly description: string;
@@ -39,7 +39,7 @@ export interface Scaffold {
   readonly id: 'interface' | 'dashboard' | 'hud' | 'terminal';
   readonly title: string;
   readonly about: string;
-  readonly slots: readonly Slot[];
+  readonly slots: readonly ScaffoldSlot[];
   readonly series: readonly Series[];
 }
 

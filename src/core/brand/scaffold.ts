@@ -4,7 +4,7 @@ import { readColour, type ReadColour } from '../colour/read';
 import { terminal } from '../palette/terminal';
 import type { Brand, Palette, Swatch, Token, TokenValue } from './document';
 import { resolveTheme } from './resolve';
-import { SCAFFOLDS, type Scaffold, type Series, type Slot, type Want } from './scaffold-slots';
+import { SCAFFOLDS, type Scaffold, type Series, type ScaffoldSlot, type Want } from './scaffold-slots';
 import { stateTokens } from './state-tokens';
 
 /** A token that a scaffold proposes, and why it has this colour. */
@@ -54,7 +54,7 @@ export function fillScaffold(brand: Brand, scaffold: Scaffold['id'], newId: () =
 
 function slotGuesses(
   brand: Brand,
-  slots: readonly Slot[],
+  slots: readonly ScaffoldSlot[],
   newId: () => string,
   inAllThemes: (value: TokenValue) => Token['values'],
 ): Guess[] {

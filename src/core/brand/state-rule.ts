@@ -31,7 +31,7 @@ const STRIDE = 0.01;
 export function stateColour({ of, surface, text }: StateParts, rule: StateRule): ReadColour {
   const [l, c, h] = of.oklch;
   const away = l >= surface.oklch[0] ? 1 : -1;
-  const at = (lightness: number) => readColour(oklchHex([unit(lightness), c * rule.chroma, h]))!;
+  const shade = (lightness: number) => readColour(oklchHex([unit(lightness), c * rule.chroma, h]))!;
   const grounds: Ground[] = [{ colour: surface, needed: rule.least }];
   if (text) grounds.push({ colour: text, needed: Math.min(READABLE, contrastRatio(text, of)) });
   /**
@@ -45,10 +45,10 @@ export function stateColour({ of, surface, text }: StateParts, rule: StateRule):
   const wanted = l + away * rule.step;
   const other = l - away * rule.step;
   const found =
-    [wanted, other].map(at).find(serves) ??
+    [wanted, other].map(shade).find(serves) ??
     nearest(wanted, serves) ??
-    [wanted, other].map(at).find((state) => missing(state) <= 1) ??
-    nearestOn({ ...at(wanted), oklch: [wanted, c * rule.chroma, h] }, grounds) ??
+    [wanted, other].map(shade).find((state) => missing(state) <= 1) ??
+    nearestOn({ ...shade(wanted), oklch: [wanted, c * rule.chroma, h] }, grounds) ??
     least();
   return of.alpha < 1 ? readColour(oklchHex(found.oklch, of.alpha))! : found;
 
@@ -57,7 +57,7 @@ export function stateColour({ of, surface, text }: StateParts, rule: StateRule):
     for (let off = STRIDE; off <= 1; off += STRIDE) {
       for (const lightness of [from + away * off, from - away * off]) {
         if (lightness < 0 || lightness > 1) continue;
-        const state = at(lightness);
+        const state = shade(lightness);
         if (isWanted(state)) return state;
       }
     }
@@ -70,7 +70,7 @@ export function stateColour({ of, surface, text }: StateParts, rule: StateRule):
       .map(({ colour, needed }) => ({ above: hexLuminance(colour.hex) + 0.05, needed }))
       .sort((one, two) => one.above - two.above);
     const middle = Math.sqrt((dark!.needed / light!.needed) * dark!.above * light!.above) - 0.05;
-    const candidates = [0, 1, lightnessAt(middle, c * rule.chroma, h)].map(at);
+    const candidates = [0, 1, lightnessAt(middle, c * rule.chroma, h)].map(shade);
     // Engines differ in the last bits of a cube root: what is no better but for those is no better.
     return candidates.reduce((best, next) => (missing(next) < missing(best) - 1e-9 ? next : best));
   }

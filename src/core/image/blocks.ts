@@ -64,13 +64,16 @@ export function flatBlocks(picture: Pixels, smallest = SMALLEST): Block[] | null
   if (!columns) return null;
   const rows = bands(height, (y) => differs(width, (x) => pixels[y * width + x] === pixels[(y - 1) * width + x]));
   if (!rows) return null;
-  const at = (column: Band, row: Band) => pixels[row.start * width + column.start]!;
-  const gap = gapColour(columns, rows, at);
+  const pixelAt = (column: Band, row: Band) => pixels[row.start * width + column.start]!;
+  const gap = gapColour(columns, rows, pixelAt);
   const across = steps(
-    gap === null ? columns : columns.filter((column) => !rows.every((row) => at(column, row) === gap)),
+    gap === null ? columns : columns.filter((column) => !rows.every((row) => pixelAt(column, row) === gap)),
     smallest,
   );
-  const down = steps(gap === null ? rows : rows.filter((row) => !columns.every((column) => at(column, row) === gap)), smallest);
+  const down = steps(
+    gap === null ? rows : rows.filter((row) => !columns.every((column) => pixelAt(column, row) === gap)),
+    smallest,
+  );
   if (!across || !down || across.length * down.length > MOST_BLOCKS || across.length * down.length < 2) return null;
   const blocks = down.flatMap((y) => across.map((x) => ({ x, y })));
   const isEmpty = ({ x, y }: Block) => pixels[y * width + x]! === gap || picture.data[(y * width + x) * 4 + 3] === 0;
@@ -97,12 +100,15 @@ function bands(length: number, begins: (at: number) => boolean): Band[] | null {
 }
 
 /** The colour of the gaps between blocks, which fills whole bands; null without gaps. */
-function gapColour(columns: readonly Band[], rows: readonly Band[], at: (column: Band, row: Band) => number): number | null {
-  const candidates = new Set([...columns.map((column) => at(column, rows[0]!)), ...rows.map((row) => at(columns[0]!, row))]);
+function gapColour(columns: readonly Band[], rows: readonly Band[], pixelAt: (column: Band, row: Band) => number): number | null {
+  const candidates = new Set([
+    ...columns.map((column) => pixelAt(column, rows[0]!)),
+    ...rows.map((row) => pixelAt(columns[0]!, row)),
+  ]);
   for (const colour of candidates) {
     const apart =
-      isParted(columns, (column) => rows.every((row) => at(column, row) === colour)) ||
-      isParted(rows, (row) => columns.every((column) => at(column, row) === colour));
+      isParted(columns, (column) => rows.every((row) => pixelAt(column, row) === colour)) ||
+      isParted(rows, (row) => columns.every((column) => pixelAt(column, row) === colour));
     if (apart) return colour;
   }
   return null;

@@ -101,12 +101,12 @@ class Neighbours {
     if (same) return { ...same, distance: 0 };
     const newcomer: Neighbour = { hex, alpha, place, lab: labOf(hex) };
     this.exact.set(key, newcomer);
-    const at = [newcomer.lab[0] / CELL_SIDE.l, newcomer.lab[1] / CELL_SIDE.ab, newcomer.lab[2] / CELL_SIDE.ab].map(
+    const bucket = [newcomer.lab[0] / CELL_SIDE.l, newcomer.lab[1] / CELL_SIDE.ab, newcomer.lab[2] / CELL_SIDE.ab].map(
       Math.floor,
     ) as [number, number, number];
     for (let n = 0; n < 27; n++) {
       const cell = this.cells.get(
-        cellKey(at[0] + (n % 3) - 1, at[1] + (Math.floor(n / 3) % 3) - 1, at[2] + Math.floor(n / 9) - 1),
+        cellKey(bucket[0] + (n % 3) - 1, bucket[1] + (Math.floor(n / 3) % 3) - 1, bucket[2] + Math.floor(n / 9) - 1),
       );
       for (const other of cell ?? []) {
         const dl = other.lab[0] - newcomer.lab[0];
@@ -117,7 +117,7 @@ class Neighbours {
         if (distance < NEAR) return { ...other, distance };
       }
     }
-    const cellHere = cellKey(...at);
+    const cellHere = cellKey(...bucket);
     const cell = this.cells.get(cellHere);
     if (cell) cell.push(newcomer);
     else this.cells.set(cellHere, [newcomer]);

@@ -31,4 +31,4 @@ export function isOther(one: ReadColour, two: ReadColour): boolean {
 }
 
 /** What is said of ink values: they need a profile, and there is none. */
-export const INK = doubt('approximate', 'CMYK without a profile, by the plain formula.');
+export const NO_PROFILE = doubt('approximate', 'CMYK without a profile, by the plain formula.');

@@ -9,11 +9,12 @@ test('places divide a way in the proportions asked for, however it bends', () =>
   fc.assert(
     fc.property(bend, fc.integer({ min: 3, max: 16 }), ({ power, turn }, count) => {
       // A spiral piece: straight distances on it are shorter than the way.
-      const at = (place: number) => {
+      const colourAt = (place: number) => {
         const along = place ** power;
         return [along * Math.cos(along * turn), along * Math.sin(along * turn)] as const;
       };
-      const distance = (from: number, to: number) => Math.hypot(at(from)[0] - at(to)[0], at(from)[1] - at(to)[1]);
+      const distance = (from: number, to: number) =>
+        Math.hypot(colourAt(from)[0] - colourAt(to)[0], colourAt(from)[1] - colourAt(to)[1]);
       const shares = Array.from({ length: count }, (_, n) => n / (count - 1));
       const places = evenPlaces(shares, distance);
       expect(places[0]).toBe(0);

@@ -90,12 +90,12 @@ function blendOf(start: ReadColour, end: ReadColour, space: RampSpace, hue: Ramp
 /** ΔE2000 between two places of a way through OKLCH, as screens show them, alpha aside. */
 export function distanceAlong(way: (place: number) => ReadColour['oklch']): (from: number, to: number) => number {
   const known = new Map<number, LabD65>();
-  const at = (place: number) => {
+  const colourAt = (place: number) => {
     let lab = known.get(place);
     if (!lab) known.set(place, (lab = shownLab(way(place))));
     return lab;
   };
-  return (from, to) => ciede2000(at(from), at(to));
+  return (from, to) => ciede2000(colourAt(from), colourAt(to));
 }
 
 const toOklch = converter('oklch');

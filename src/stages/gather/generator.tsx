@@ -31,20 +31,20 @@ const FIRST: Entry = {
 /** Sets rolled from a seed and a mood: what is good is kept, the rest rolled again; every roll can be gone back to. */
 export function Generator() {
   const [entries, setEntries] = useState<readonly Entry[]>([FIRST]);
-  const [at, setAt] = useState(0);
+  const [rollShown, setRollShown] = useState(0);
   const replace = useCatch((state) => state.replace);
-  const { roll, kept } = entries[at]!;
+  const { roll, kept } = entries[rollShown]!;
   const colours = useMemo(() => generate(roll), [roll]);
   const keptPlaces = () => colours.map((colour, place) => (kept[place] ? colour : null));
   /** A further roll; what had been gone back over is let go. */
   const go = (entry: Entry) => {
-    setEntries([...entries.slice(0, at + 1), entry]);
-    setAt(at + 1);
+    setEntries([...entries.slice(0, rollShown + 1), entry]);
+    setRollShown(rollShown + 1);
   };
   /** Changes the roll that is shown, so that going back does not stop at every step of a slider. */
-  const turn = (entry: Entry) => setEntries(entries.map((known, n) => (n === at ? entry : known)));
+  const turn = (entry: Entry) => setEntries(entries.map((known, n) => (n === rollShown ? entry : known)));
   const again = () => go({ kept, roll: { ...roll, seed: roll.seed + 1, places: keptPlaces() } });
-  const step = (by: number) => setAt(Math.min(entries.length - 1, Math.max(0, at + by)));
+  const step = (by: number) => setRollShown(Math.min(entries.length - 1, Math.max(0, rollShown + by)));
   const keep = (place: number) => turn({ roll, kept: kept.map((isKept, n) => (n === place ? !isKept : isKept)) });
   const insert = (place: number) => {
     const put = <T,>(list: readonly T[], item: T) => [...list.slice(0, place), item, ...list.slice(place)];
@@ -101,10 +101,10 @@ export function Generator() {
         <Button size="xs" onClick={again}>
           Roll again <kbd>R</kbd>
         </Button>
-        <Button size="xs" variant="outline" disabled={at === 0} onClick={() => step(-1)}>
+        <Button size="xs" variant="outline" disabled={rollShown === 0} onClick={() => step(-1)}>
           Earlier <kbd>Shift R</kbd>
         </Button>
-        <Button size="xs" variant="outline" disabled={at === entries.length - 1} onClick={() => step(1)}>
+        <Button size="xs" variant="outline" disabled={rollShown === entries.length - 1} onClick={() => step(1)}>
           Later
         </Button>
         <code>seed {roll.seed}</code>

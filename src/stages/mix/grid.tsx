@@ -36,7 +36,7 @@ import { CommitInput } from '@/ui/commit-input';
 import { ribbon } from '@/ui/ribbon';
 import { chosenIn, choice, clicked } from './chosen';
 import { cellSize, GAP, useGridView } from './grid-view';
-import { dissolveRow, moveRow, renameRow, rowsOf, sharedStart, type Row } from './rows';
+import { dissolveRow, moveRow, renameRow, rowsOf, sharedStart, type PaletteRow } from './rows';
 import { deleteSwatches, insertSwatch, moveSwatches } from './swatch-edits';
 import css from './mix.module.css';
 
@@ -48,7 +48,7 @@ const ROW = 'row:';
 
 /** One line of the grid as it is drawn: the head of a row, or some swatches side by side. */
 type Line =
-  | { readonly head: Row }
+  | { readonly head: PaletteRow }
   | { readonly swatches: readonly Swatch[]; readonly from: number; readonly last: boolean; readonly unsaid: number };
 
 /** The palette's swatches in their order, row by row; lines that are out of sight are not drawn. */
@@ -167,7 +167,7 @@ export function Grid({ palette }: { palette: Palette }) {
   );
 }
 
-function linesOf(rows: readonly Row[], columns: number, mayEdit: boolean): Line[] {
+function linesOf(rows: readonly PaletteRow[], columns: number, mayEdit: boolean): Line[] {
   const lines: Line[] = [];
   let from = 0;
   rows.forEach((row, at) => {
@@ -243,8 +243,8 @@ function useGridKeys(
 
 interface RowHeadProps {
   palette: Palette;
-  row: Row;
-  rows: readonly Row[];
+  row: PaletteRow;
+  rows: readonly PaletteRow[];
   mayEdit: boolean;
 }
 
@@ -317,7 +317,7 @@ function RowHead({ palette, row, rows, mayEdit }: RowHeadProps) {
 }
 
 /** What follows the pointer while a row is dragged: its ribbon. */
-function DraggedRow({ rows }: { rows: readonly Row[] }) {
+function DraggedRow({ rows }: { rows: readonly PaletteRow[] }) {
   const { active } = useDndContext();
   const row = rows.find(({ label }) => ROW + label === active?.id);
   // Only for rows: an overlay, even an empty one, would be measured in place of a swatch that is dragged.

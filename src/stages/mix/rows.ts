@@ -3,13 +3,13 @@ import { LIMITS, type Palette, type Swatch } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 
 /** Neighbours with the same label, or without one. */
-export interface Row {
+export interface PaletteRow {
   readonly label: string | null;
   readonly swatches: readonly Swatch[];
 }
 
 /** What the names of a row begin with, all of them, up to a space: under the patches it need not be said each time. */
-export function sharedStart({ label, swatches }: Row): string {
+export function sharedStart({ label, swatches }: PaletteRow): string {
   if (label === null || swatches.length < 2) return '';
   const [first, ...others] = swatches.map(({ name }) => name);
   let end = first!.lastIndexOf(' ') + 1;
@@ -19,7 +19,7 @@ export function sharedStart({ label, swatches }: Row): string {
   return first!.slice(0, end);
 }
 
-export function rowsOf(palette: Palette): Row[] {
+export function rowsOf(palette: Palette): PaletteRow[] {
   const rows: { label: string | null; swatches: Swatch[] }[] = [];
   for (const swatch of palette.swatches) {
     const label = swatch.row ?? null;
@@ -78,7 +78,7 @@ export function makeRow(palette: Palette, chosen: readonly Swatch[]): Command {
   };
 }
 
-export function renameRow(palette: Palette, row: Row, wanted: string): Command {
+export function renameRow(palette: Palette, row: PaletteRow, wanted: string): Command {
   const label = freeLabel(palette, wanted);
   return {
     label: `Rename row ${row.label} to ${label}`,
@@ -87,7 +87,7 @@ export function renameRow(palette: Palette, row: Row, wanted: string): Command {
 }
 
 /** The row is no longer one; its swatches stay where they are, and follow freely. */
-export function dissolveRow(row: Row): Command {
+export function dissolveRow(row: PaletteRow): Command {
   return {
     label: `Dissolve row ${row.label}`,
     steps: row.swatches.map((swatch) => ({ do: 'swatch.edit', id: swatch.id, set: { row: null } })),

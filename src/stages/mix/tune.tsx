@@ -70,9 +70,9 @@ const Fields = memo(function Fields({ swatch, mayEdit }: { swatch: Swatch; mayEd
 function Sliders({ swatch, disabled }: { swatch: Swatch; disabled: boolean }) {
   const store = useBrandStore();
   const { oklch } = readColour(useLiveSwatch(swatch).value)!;
-  const command = (at: Channel, value: number) => {
+  const command = (channel: Channel, value: number) => {
     const { oklch: start, alpha } = readColour(swatch.value)!;
-    return editSwatch(swatch, `Tune ${swatch.name}`, { value: oklchText(withChannel(start, at, value), alpha) });
+    return editSwatch(swatch, `Tune ${swatch.name}`, { value: oklchText(withChannel(start, channel, value), alpha) });
   };
   return (
     <div className={css.sliders}>
@@ -99,8 +99,8 @@ interface ChannelSliderProps {
 }
 
 /** The browser's own slider: it moves without a script's help, so a frame of dragging costs only what shows its colour. */
-function ChannelSlider({ at, oklch, disabled, onMove, onSettle }: ChannelSliderProps) {
-  const { label, max, step, places } = CHANNELS[at];
+function ChannelSlider({ at: channel, oklch, disabled, onMove, onSettle }: ChannelSliderProps) {
+  const { label, max, step, places } = CHANNELS[channel];
   const input = useRef<HTMLInputElement>(null);
   // React's onChange is the browser's "input", at every movement; the browser's "change" comes once, at the end.
   const settle = useEffectEvent(() => onSettle(input.current!.valueAsNumber));
@@ -113,16 +113,16 @@ function ChannelSlider({ at, oklch, disabled, onMove, onSettle }: ChannelSliderP
   return (
     <label className={css.channel}>
       {label}
-      <code>{oklch[at].toFixed(places)}</code>
+      <code>{oklch[channel].toFixed(places)}</code>
       <input
         ref={input}
         type="range"
         min={0}
         max={max}
         step={step}
-        value={oklch[at]}
+        value={oklch[channel]}
         disabled={disabled}
-        style={{ background: useTrack(oklch, at) }}
+        style={{ background: useTrack(oklch, channel) }}
         onChange={(event) => onMove(event.target.valueAsNumber)}
       />
     </label>
@@ -133,20 +133,20 @@ function ChannelSlider({ at, oklch, disabled, onMove, onSettle }: ChannelSliderP
 const STOPS = 24;
 
 /** The colours a slider would give, from its start to its end, as a screen shows them. */
-function useTrack(oklch: Oklch, at: Channel): string {
+function useTrack(oklch: Oklch, channel: Channel): string {
   // A channel's track does not depend on the channel's own value.
-  const [fixedL, fixedC, fixedH] = withChannel(oklch, at, 0);
+  const [fixedL, fixedC, fixedH] = withChannel(oklch, channel, 0);
   return useMemo(() => {
     const stops = Array.from({ length: STOPS + 1 }, (_, stop) => {
-      const [l, c, h] = withChannel([fixedL, fixedC, fixedH], at, (stop / STOPS) * CHANNELS[at].max);
+      const [l, c, h] = withChannel([fixedL, fixedC, fixedH], channel, (stop / STOPS) * CHANNELS[channel].max);
       return hexOf(showOklch(l, c, h).rgb);
     });
     return `linear-gradient(90deg, ${stops.join(', ')})`;
-  }, [fixedL, fixedC, fixedH, at]);
+  }, [fixedL, fixedC, fixedH, channel]);
 }
 
-function withChannel(oklch: Oklch, at: Channel, value: number): Oklch {
+function withChannel(oklch: Oklch, channel: Channel, value: number): Oklch {
   const next: [number, number, number] = [...oklch];
-  next[at] = value;
+  next[channel] = value;
   return next;
 }

@@ -66,16 +66,16 @@ export function Strand() {
 /** Any colour of any ribbon can be dragged: the one under the pointer where it went down. */
 function useRibbonDrag() {
   const store = useBrandStore();
-  const [at, setAt] = useState<Dragged | null>(null);
-  const { setNodeRef, listeners } = useDraggable({ id: 'strand', data: { at } satisfies DraggedData });
+  const [over, setOver] = useState<Dragged | null>(null);
+  const { setNodeRef, listeners } = useDraggable({ id: 'strand', data: { at: over } satisfies DraggedData });
   const onDown = ({ target, clientX }: PointerEvent) => {
     const button = (target as Element).closest<HTMLElement>('[data-palette]');
     const box = button?.querySelector('i')?.getBoundingClientRect();
     const swatches = store.getState().brand.palettes.find(({ id }) => id === button?.dataset.palette)?.swatches;
-    if (!box || !swatches || swatches.length === 0) return setAt(null);
+    if (!box || !swatches || swatches.length === 0) return setOver(null);
     const share = Math.min(0.999999, Math.max(0, (clientX - box.left) / box.width));
     const { id, name, value } = swatches[Math.floor(share * swatches.length)]!;
-    setAt({ what: 'swatch', id, label: name, colour: value });
+    setOver({ what: 'swatch', id, label: name, colour: value });
   };
   return { setNodeRef, listeners, onDown };
 }

@@ -5,7 +5,7 @@ import { THEME_TYPE } from './ooxml-scheme';
 import { zipFiles } from '../kit/zip';
 
 /** A sheet to be written: a row a swatch. */
-export interface Sheet {
+export interface WrittenSheet {
   readonly name: string;
   readonly swatches: readonly PlainSwatch[];
 }
@@ -21,7 +21,7 @@ const COLUMNS = ['Name', 'Hex', 'Red', 'Green', 'Blue'];
  * the fill of its last cell. Times are fixed, so equal sheets give equal bytes.
  * @param theme text of a theme part, whose colours then stand in the pickers
  */
-export function workbook(sheets: readonly Sheet[], theme?: string): Uint8Array {
+export function workbook(sheets: readonly WrittenSheet[], theme?: string): Uint8Array {
   const fills = [...new Set(sheets.flatMap(({ swatches }) => swatches.map(({ hex }) => hex)))];
   // Styles 0 and the fills "none" and "gray125" are reserved by the standard.
   const styleOf = new Map(fills.map((hex, at) => [hex, at + 1]));

@@ -6,7 +6,7 @@ import { textFile, type Written } from '../kit/format';
 import { material, type ShippedTheme, type ShippedToken } from '../kit/material';
 
 /** The sixteen colours of a terminal in the order of their numbers (ECMA-48 SGR 30–37, and their bright partners). */
-export const TERMINAL_COLOURS = [
+export const SIXTEEN = [
   ...['black', 'red', 'green', 'yellow', 'blue', 'magenta', 'cyan', 'white'],
   ...['black', 'red', 'green', 'yellow', 'blue', 'magenta', 'cyan', 'white'].map((name) => `bright-${name}`),
 ] as const;
@@ -28,14 +28,19 @@ function terminalColours(
   group: string,
 ): { scheme: TerminalColours; findings: [] } | { scheme: null; findings: Written['findings'] } {
   const found = new Map(tokens.map((token) => [token.token.path.toLowerCase(), token]));
-  const at = (name: string) => found.get(`${group || 'terminal'}.${name}`.toLowerCase());
-  const missing = TERMINAL_COLOURS.filter((name) => !at(name));
+  const namedToken = (name: string) => found.get(`${group || 'terminal'}.${name}`.toLowerCase());
+  const missing = SIXTEEN.filter((name) => !namedToken(name));
   if (missing.length > 0) {
     const message = `A terminal wants sixteen colours, and ${group || 'terminal'} has no ${missing.slice(0, 3).join(', ')}${missing.length > 3 ? ` and ${missing.length - 3} more` : ''} in ${theme.name}; the terminal scaffold under Name makes them.`;
     return { scheme: null, findings: [finding('incomplete', 'error', message, { theme: theme.id })] };
   }
   return {
-    scheme: { colours: TERMINAL_COLOURS.map((name) => at(name)!), ground: at('ground'), text: at('text'), cursor: at('cursor') },
+    scheme: {
+      colours: SIXTEEN.map((name) => namedToken(name)!),
+      ground: namedToken('ground'),
+      text: namedToken('text'),
+      cursor: namedToken('cursor'),
+    },
     findings: [],
   };
 }

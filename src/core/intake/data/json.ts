@@ -28,24 +28,24 @@ export const json: Reader = {
 
 function colourEntries(source: SourceText, root: Node): EntryList {
   const list = new EntryList();
-  const at = (span: Span, name: string, text: string) => ({ ...source.placeOf(span.from), span, name, text });
+  const placed = (span: Span, name: string, text: string) => ({ ...source.placeOf(span.from), span, name, text });
   const visit = (node: Node, label: string, key: string) => {
     if (typeof node.value === 'string') {
       const inner = { from: node.offset + 1, to: node.offset + node.length - 1 };
-      const found = ofString(node.value.trim(), key, (text, within = inner) => at(within, label, text), source, inner);
+      const found = ofString(node.value.trim(), key, (text, within = inner) => placed(within, label, text), source, inner);
       for (const make of found) list.add(make);
     } else if (node.type === 'array') {
       const numbers = COLOURED.test(key) && numberRange(node) !== null;
       const literal = numbers && !list.full ? numberList(source, node) : null;
       if (numbers && list.full) list.skip();
       else if (literal) {
-        list.add(() => taken(certain(cssOf(literal.literal)), at(literal.span, label, literal.literal.text.replace(/\s+/g, ' '))));
+        list.add(() => taken(certain(cssOf(literal.literal)), placed(literal.span, label, literal.literal.text.replace(/\s+/g, ' '))));
       } else node.children?.forEach((child, index) => visit(child, label === '' ? String(index + 1) : `${label} ${index + 1}`, key));
     } else {
       const channels = COLOURED.test(key) ? ofChannels(node) : null;
       if (channels) {
         const span = { from: node.offset, to: node.offset + node.length };
-        list.add(() => taken(channels.colour, at(span, label, channels.text)));
+        list.add(() => taken(channels.colour, placed(span, label, channels.text)));
         return;
       }
       const members = membersOf(node);

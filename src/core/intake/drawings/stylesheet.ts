@@ -1,7 +1,7 @@
 import { scanCss } from '../../source/css';
 import type { Reader } from '../reader';
 import { nameOfFile, readingOf } from '../reading';
-import { Uses } from './uses';
+import { DrawnColours } from './drawn-colours';
 
 /** Past this a style sheet is taken for plain text: its tree would take too much memory. */
 const LONGEST = 1_250_000;
@@ -17,7 +17,7 @@ export const stylesheet: Reader = {
     const { text } = source;
     const looksIt = /^[^{}<]*\{\s*(?:\/\*[^]*?\*\/\s*)?[-a-z]+\s*:[^{}]*[;}]/.test(text.slice(0, 8_192));
     if (!/\.css$/i.test(name) && !(looksIt && !/^\s*[{[]/.test(text))) return null;
-    const uses = new Uses(source);
+    const uses = new DrawnColours(source);
     const { occurrences, problems } = scanCss(source);
     uses.addCss(occurrences);
     return readingOf('stylesheet', [{ name: nameOfFile(name), kind: 'loose', entries: uses.entries() }], problems);

@@ -5,7 +5,7 @@ import type { Problem } from '../../source/problem';
 import { walkXml } from '../../source/xml';
 import type { Reader } from '../reader';
 import { nameOfFile, readingOf } from '../reading';
-import { Uses } from './uses';
+import { DrawnColours } from './drawn-colours';
 
 /** The presentation attributes that hold a colour: SVG 2, "Presentation attributes". */
 const ATTRIBUTES = ['fill', 'stroke', 'stop-color', 'flood-color', 'lighting-color', 'color'];
@@ -19,7 +19,7 @@ export const svg: Reader = {
   purpose: 'The colours of fills, strokes, gradients and styles, with how often they are used.',
   read({ name, source }) {
     if (!source || !/<(?:\w+:)?svg[\s>]/.test(source.text.slice(0, 8_192))) return null;
-    const uses = new Uses(source);
+    const uses = new DrawnColours(source);
     const problems: Problem[] = [];
     const style = (span: { from: number; to: number }, context: 'stylesheet' | 'declarationList') => {
       const scan = scanCss(source, span, context);

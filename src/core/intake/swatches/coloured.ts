@@ -1,5 +1,5 @@
 import { fromCmyk } from '../../colour/channel-values';
-import { INK } from '../notations-compared';
+import { NO_PROFILE } from '../notations-compared';
 import { certain, type Doubt } from '../reading';
 import type { ReadColour } from '../../colour/read';
 
@@ -15,5 +15,5 @@ export function sure(css: string): Coloured {
 
 /** Ink 0..1. */
 export function inked(c: number, m: number, y: number, k: number): Coloured {
-  return { colour: certain(fromCmyk(c, m, y, k)), doubts: [INK] };
+  return { colour: certain(fromCmyk(c, m, y, k)), doubts: [NO_PROFILE] };
 }

@@ -4,7 +4,7 @@ import { problem, type Problem } from '../../source/problem';
 import type { Reader } from '../reader';
 import { nameOfFile, readingOf } from '../reading';
 import { cellsWithin } from './cell-range';
-import type { Cell, Row } from './table';
+import type { TableCell, TableRow } from './table';
 import { tableEntries } from './table-entries';
 
 /** A cell that begins so would be run by a spreadsheet: writers put an apostrophe before it, which is taken off again. */
@@ -31,8 +31,8 @@ export const csv: Reader = {
 };
 
 /** A table of text as rows with their lines; a quoted cell may go over several. */
-export function rowsOf(source: SourceText, delimiter: string): { rows: Row[]; problems: Problem[] } {
-  const rows: Row[] = [];
+export function rowsOf(source: SourceText, delimiter: string): { rows: TableRow[]; problems: Problem[] } {
+  const rows: TableRow[] = [];
   const problems: Problem[] = [];
   let from = 0;
   let beyond = 0;
@@ -53,7 +53,7 @@ export function rowsOf(source: SourceText, delimiter: string): { rows: Row[]; pr
         return;
       }
       let at = begin;
-      const cells = data.map((raw): Cell => {
+      const cells = data.map((raw): TableCell => {
         const place = source.text.indexOf(raw, at);
         const found = raw !== '' && place >= 0 && place + raw.length <= from;
         const span = found ? { from: place, to: place + raw.length } : { from: begin, to: from };

@@ -1,4 +1,4 @@
-import { textAt, type Row, type Table } from './table';
+import { textAt, type TableRow, type Table } from './table';
 
 /** What a column holds, as its heading says. */
 export type Meaning =
@@ -93,5 +93,5 @@ function meaningsOf(titles: readonly string[]): Map<Meaning, number> {
 
 /** Whether a column has words below its heading. */
 function isNaming(table: Table, heading: number, column: number): boolean {
-  return table.slice(heading + 1, heading + 20).some((row: Row) => /\p{L}/u.test(textAt(row, column)));
+  return table.slice(heading + 1, heading + 20).some((row: TableRow) => /\p{L}/u.test(textAt(row, column)));
 }

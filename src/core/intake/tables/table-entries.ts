@@ -1,4 +1,4 @@
-import { disagreements, INK, isOther } from '../notations-compared';
+import { disagreements, NO_PROFILE, isOther } from '../notations-compared';
 import { fromCmyk } from '../../colour/channel-values';
 import type { ReadColour } from '../../colour/read';
 import type { Problem } from '../../source/problem';
@@ -14,7 +14,7 @@ import {
   type CellColour,
 } from './cell-colour';
 import { headingsOf, type Headings } from './headings';
-import { textAt, type Cell, type Row, type Table } from './table';
+import { textAt, type TableCell, type TableRow, type Table } from './table';
 
 export interface TableReading {
   readonly entries: readonly EntryParts[];
@@ -47,7 +47,7 @@ function isGrid(table: Table, { at, columns, titles }: Headings): boolean {
 function fromHeadings(table: Table, headings: Headings, list: EntryList): void {
   const rows = table.slice(headings.at + 1);
   const { columns } = headings;
-  const cell = (row: Row, meaning: Parameters<typeof columns.get>[0]) =>
+  const cell = (row: TableRow, meaning: Parameters<typeof columns.get>[0]) =>
     columns.has(meaning) ? textAt(row, columns.get(meaning)!) : '';
   const channels = (['red', 'green', 'blue'] as const).flatMap((channel) => columns.get(channel) ?? []);
   const inks = (['cyan', 'magenta', 'yellow', 'black'] as const).flatMap((ink) => columns.get(ink) ?? []);
@@ -62,7 +62,7 @@ function fromHeadings(table: Table, headings: Headings, list: EntryList): void {
   );
   for (const row of rows) list.add(() => entryOf(row));
 
-  function entryOf(row: Row): EntryParts {
+  function entryOf(row: TableRow): EntryParts {
     const place = { line: row.line, column: first + 1, ...(row.cells[first]?.span && { span: row.cells[first].span }) };
     const name = cell(row, 'name');
     const notations: (readonly [label: string, text: string, colour: CellColour])[] = [];
@@ -76,7 +76,8 @@ function fromHeadings(table: Table, headings: Headings, list: EntryList): void {
     }
     if (columns.has('hsl')) put('HSL', cell(row, 'hsl'), certainColour(`hsl ${cell(row, 'hsl')}`));
     const ink = columns.has('cmyk') ? (cell(row, 'cmyk').match(/\d+(?:\.\d+)?/g) ?? []) : inks.map((at) => textAt(row, at));
-    if (ink.length === 4 && ink.some(Boolean)) put('CMYK', ink.join(' '), { colour: inkColour(ink), doubts: [INK], words: '' });
+    if (ink.length === 4 && ink.some(Boolean))
+      put('CMYK', ink.join(' '), { colour: inkColour(ink), doubts: [NO_PROFILE], words: '' });
     const fill = ownFill(row);
     const [chosen] = notations.filter(([, , { colour }]) => colour);
     const text = notations[0]?.[1] ?? '';
@@ -119,7 +120,7 @@ function inkColour(ink: readonly string[]): ReadColour | null {
   return certain(fromCmyk(c, m, y, k));
 }
 
-function rowText(row: Row): string {
+function rowText(row: TableRow): string {
   return row.cells
     .map((cell) => cell?.text.trim() ?? '')
     .filter(Boolean)
@@ -128,14 +129,14 @@ function rowText(row: Row): string {
 }
 
 /** The one colour that cells of a row are filled with, leaving out what is mere decoration of the row. */
-function ownFill(row: Row): ReadColour | null {
+function ownFill(row: TableRow): ReadColour | null {
   const band = bandOf(row);
   const fills = row.cells.flatMap((cell) => (cell?.fill && cell.fill.hex !== band ? [cell.fill] : []));
   return fills.length === 1 ? fills[0]! : null;
 }
 
 /** The fill that three cells with words in them share: it marks the row, and is nobody's colour. */
-function bandOf(row: Row): string | null {
+function bandOf(row: TableRow): string | null {
   const counts = new Map<string, number>();
   for (const cell of row.cells) {
     if (cell?.fill && cell.text.trim() !== '') counts.set(cell.fill.hex, (counts.get(cell.fill.hex) ?? 0) + 1);
@@ -145,7 +146,7 @@ function bandOf(row: Row): string | null {
 
 interface Found {
   readonly column: number;
-  readonly cell: Cell;
+  readonly cell: TableCell;
   readonly colour: ReadColour | null;
   readonly doubts: readonly Doubt[];
   /** The words in the cell itself. */
@@ -156,7 +157,7 @@ interface Found {
 function fromCells(table: Table, list: EntryList): void {
   const read = table.map(({ cells }) => cells.map((cell) => readCell(cell)));
   const codes = columnsOfCodes(table, read);
-  const found: { row: Row; cells: Found[] }[] = [];
+  const found: { row: TableRow; cells: Found[] }[] = [];
   let coloured = 0;
   let rest = 0;
   for (const [at, row] of table.entries()) {
@@ -189,7 +190,7 @@ function fromCells(table: Table, list: EntryList): void {
 }
 
 /** The cells of a grid's row, with those that have words where a colour should be: a gap is none of them. */
-function withUnreadable(row: Row, read: readonly Found[], titles: ReadonlyMap<number, string>): Found[] {
+function withUnreadable(row: TableRow, read: readonly Found[], titles: ReadonlyMap<number, string>): Found[] {
   const known = new Set(read.map(({ column }) => column));
   const others = [...titles.keys()].flatMap((column): Found[] => {
     const cell = row.cells[column];
@@ -202,7 +203,7 @@ function withUnreadable(row: Row, read: readonly Found[], titles: ReadonlyMap<nu
 }
 
 function rowEntries(
-  row: Row,
+  row: TableRow,
   cells: readonly Found[],
   titles: ReadonlyMap<number, string>,
   gridRow: number | undefined,
@@ -247,7 +248,7 @@ function rowEntries(
 }
 
 /** The words that a row begins with. */
-function firstWords(row: Row, isColour: ReadonlySet<number>, before: number): string {
+function firstWords(row: TableRow, isColour: ReadonlySet<number>, before: number): string {
   for (let at = 0; at < before; at++) if (!isColour.has(at) && textAt(row, at) !== '') return textAt(row, at);
   return '';
 }
@@ -260,13 +261,13 @@ function titlesAbove(table: Table, begins: number, cells: readonly Found[]): Map
 }
 
 /** What a cell certainly is; null for a number, a gap and a word, of which most tables are made. */
-function readCell(cell: Cell | undefined): CellColour | null {
+function readCell(cell: TableCell | undefined): CellColour | null {
   if (!cell || NUMBER.test(cell.text)) return null;
   const read = certainColour(cell.text);
   return read.colour || read.doubts.length > 0 ? read : null;
 }
 
-function cellsOf(row: Row, read: readonly (CellColour | null)[], codes: ReadonlySet<number>): Found[] {
+function cellsOf(row: TableRow, read: readonly (CellColour | null)[], codes: ReadonlySet<number>): Found[] {
   const band = bandOf(row);
   return row.cells.flatMap((cell, column): Found[] => {
     if (!cell) return [];

@@ -7,7 +7,7 @@ import { XmlStream } from '../../source/xml-stream';
 import { unpack, type Unpacked } from '../../source/zip';
 import { officeTheme, type OfficeTheme } from '../office/office-theme';
 import { columnOf } from './cell-range';
-import type { Cell, Row } from './table';
+import type { TableCell, TableRow } from './table';
 
 /** Unpacked, more than this of a workbook is not read: a zip of a few kilobytes may hold gigabytes. */
 const MOST_BYTES = 64 * 1024 * 1024;
@@ -19,7 +19,7 @@ const MOST_CELLS = 200_000;
 
 export interface Sheet {
   readonly name: string;
-  readonly rows: readonly Row[];
+  readonly rows: readonly TableRow[];
   readonly problems: readonly Problem[];
 }
 
@@ -261,12 +261,12 @@ function tinted(colour: ReadColour, tint: number): ReadColour {
 
 /** Rows and cells of a sheet as they come: 18.3.1.4 (c) and 18.3.1.73 (row). Both may leave out where they stand. */
 class SheetReader {
-  readonly rows: Row[] = [];
+  readonly rows: TableRow[] = [];
   private beyond = 0;
   private cells = 0;
   private row = 0;
   private column = 0;
-  private current: (Cell | undefined)[] = [];
+  private current: (TableCell | undefined)[] = [];
   /** Whether the row has anything in it. */
   private filled = false;
   private type = '';

@@ -1,4 +1,4 @@
-import { INK } from '../notations-compared';
+import { NO_PROFILE } from '../notations-compared';
 import { fromBytes, fromCmyk, fromHsb, fromLab, fromUnit } from '../../colour/channel-values';
 import { readColour, type ReadColour } from '../../colour/read';
 import { doubt, type Doubt } from '../reading';
@@ -117,7 +117,7 @@ function bytes(values: number[]): string | null {
 function meantInks(values: number[]): Meant | null {
   if (!values.every(within(100))) return null;
   const [c, m, y, k] = values.map((value) => value / 100) as [number, number, number, number];
-  return { css: fromCmyk(c, m, y, k), doubts: [INK] };
+  return { css: fromCmyk(c, m, y, k), doubts: [NO_PROFILE] };
 }
 
 function hsb([h, s, b]: number[]): Meant | null {

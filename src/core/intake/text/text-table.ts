@@ -1,7 +1,7 @@
 import type { Problem } from '../../source/problem';
 import type { EntryParts } from '../reading';
 import { headingsOf } from '../tables/headings';
-import type { Cell, Row } from '../tables/table';
+import type { TableCell, TableRow } from '../tables/table';
 import { tableEntries } from '../tables/table-entries';
 import type { TextLine } from './lines';
 
@@ -44,8 +44,8 @@ export function textTables(lines: readonly TextLine[]): { entries: EntryParts[];
   return { entries, problems, used };
 }
 
-function rowOf({ number, from, text }: TextLine, parting: RegExp): Row {
-  const cells: Cell[] = [];
+function rowOf({ number, from, text }: TextLine, parting: RegExp): TableRow {
+  const cells: TableCell[] = [];
   let start = 0;
   const put = (end: number) => {
     const raw = text.slice(start, end);

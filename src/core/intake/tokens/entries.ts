@@ -288,12 +288,12 @@ function decoded(part: string): string {
 }
 
 export function nodeAt(root: Node, keys: readonly string[]): Node | undefined {
-  let at: Node | undefined = root;
+  let reached: Node | undefined = root;
   for (const key of keys) {
-    if (at?.type === 'array') at = /^\d+$/.test(key) ? at.children?.[Number(key)] : undefined;
-    else at = at && memberOf(at, key);
+    if (reached?.type === 'array') reached = /^\d+$/.test(key) ? reached.children?.[Number(key)] : undefined;
+    else reached = reached && memberOf(reached, key);
   }
-  return at;
+  return reached;
 }
 
 /** Path of the token an alias points at; null for any other value. */
@@ -322,25 +322,25 @@ export function resolver(entries: ReadonlyMap<string, TokenEntry>): (entry: Toke
   return (entry) => {
     const walked: TokenEntry[] = [];
     const onWay = new Map<TokenEntry, number>();
-    let at: TokenEntry | undefined = entry;
+    let reached: TokenEntry | undefined = entry;
     let end: End | undefined;
     while (!end) {
-      end = done.get(at.path);
+      end = done.get(reached.path);
       if (end) break;
-      const met = onWay.get(at);
+      const met = onWay.get(reached);
       if (met !== undefined) {
         const paths = walked.slice(met).map(({ path }) => path);
         end = { fault: `goes round in a circle: ${ringWords([...paths, paths[0]!])}.`, ring: true };
         break;
       }
-      onWay.set(at, walked.length);
-      walked.push(at);
-      const target = aliasOf(at.value);
-      if (target === null) end = authoredColour(at);
+      onWay.set(reached, walked.length);
+      walked.push(reached);
+      const target = aliasOf(reached.value);
+      if (target === null) end = authoredColour(reached);
       else {
         const next = entries.get(target);
         if (!next) end = { fault: `points at ${target}, which is not in this file.`, missing: target };
-        else at = next;
+        else reached = next;
       }
     }
     for (const { path } of walked) done.set(path, end);

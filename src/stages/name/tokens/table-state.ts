@@ -7,7 +7,7 @@ export const PATH = 'path';
 export const TABLE_ID = 'token-table';
 
 /** A cell: a token or a group, by id or path, and a theme's id or `PATH`. */
-export interface Cell {
+export interface TokenCell {
   readonly row: string;
   readonly column: string;
 }
@@ -15,7 +15,7 @@ export interface Cell {
 interface TableState {
   readonly filter: string;
   readonly folded: ReadonlySet<string>;
-  readonly active: Cell | null;
+  readonly active: TokenCell | null;
   /** Ids of the tokens that what is done is done to. */
   readonly chosen: ReadonlySet<string>;
   /** Where a range of chosen rows started. */

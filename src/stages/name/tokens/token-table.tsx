@@ -207,14 +207,14 @@ function groupOf({ token: { path } }: Extract<TreeRow, { token: Token }>): strin
 /** Tokens and groups can be dragged by their grips: what is dragged is found out where the pointer goes down. */
 function useGrips() {
   const store = useBrandStore();
-  const [at, setAt] = useState<Dragged | null>(null);
-  const { setNodeRef, listeners } = useDraggable({ id: 'tokens', data: { at } satisfies DraggedData });
+  const [over, setOver] = useState<Dragged | null>(null);
+  const { setNodeRef, listeners } = useDraggable({ id: 'tokens', data: { at: over } satisfies DraggedData });
   const onDown = ({ target }: PointerEvent) => {
     const mark = (target as Element).closest<HTMLElement>('[data-grip]')?.dataset.grip;
-    if (!mark) return setAt(null);
+    if (!mark) return setOver(null);
     const [what, id] = [mark.slice(0, mark.indexOf(':')), mark.slice(mark.indexOf(':') + 1)];
     const token = what === 'token' ? tokensOf(store.getState().brand).get(id) : undefined;
-    setAt(token ? { what: 'token', id, label: token.path } : { what: 'group', id, label: id });
+    setOver(token ? { what: 'token', id, label: token.path } : { what: 'group', id, label: id });
   };
   return { setNodeRef, listeners, onDown };
 }

@@ -12,7 +12,7 @@ interface Use {
 }
 
 /** Gathers the colours a file uses: each once, in the order of its first use, with where and how often. */
-export class Uses {
+export class DrawnColours {
   private readonly byColour = new Map<string, Use>();
   private readonly others: EntryParts[] = [];
   private readonly named = new Set<string>();
