@@ -49,7 +49,7 @@ process.stdout.write(`\n| in the page, a file of | seconds | longest task, ms |\
 /** Seconds until the page has read and drawn a file, and milliseconds of its longest task meanwhile. */
 async function takenByPage(page: Page, path: string): Promise<readonly [number, number]> {
   await page.locator('::-p-xpath(//nav[@aria-label="Stages"]//a[contains(., "Gather")])').click();
-  const input = (await page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
+  const input = (await page.waitForSelector('[data-testid=files]')) as ElementHandle<HTMLInputElement>;
   // What the server drew takes nothing in before React has its hands on it.
   await page.waitForFunction((drawn) => Object.keys(drawn).some((key) => key.startsWith('__reactProps')), {}, input);
   let seconds = 0;
