@@ -1,16 +1,26 @@
 import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { spawn } from 'node:child_process';
 import { build } from './build';
 import { createCluster, POSTGRES, startCluster, stopCluster, type Cluster } from './cluster';
 import { ensure } from './debian';
 import { run, step, stepBeside } from './step';
+import { makeTemplates } from './test-databases';
 
 const NODE = process.execPath;
-const only = process.argv[2];
+/** The folders of each part of the tests. */
+const PARTS = { unit: ['src', 'tests/reference', 'tests/foreign'], server: ['tests/server'], browser: ['tests/browser'] };
+type Part = keyof typeof PARTS;
+/** Where eslint keeps what it has seen; `npm ci` throws it away. */
+const ESLINT_CACHE = 'node_modules/.cache/eslint/';
+/** So many of the files that took longest are named at the end. */
+const LONGEST = 5;
+
+const [wanted, file, title] = process.argv.slice(2);
 const folder = mkdtempSync(join(tmpdir(), 'breakwater-test-'));
 const tally = { passed: 0, failed: 0 };
+const seconds: [file: string, seconds: number][] = [];
 
 try {
   await main();
@@ -19,37 +29,50 @@ try {
   tally.failed++;
 }
 rmSync(folder, { recursive: true, force: true });
+if (!file) {
+  const longest = seconds.sort(([, one], [, two]) => two - one).slice(0, LONGEST);
+  process.stdout.write(`\nLongest:${longest.map(([path, took]) => `\n  ${took.toFixed(1)} s  ${path}`).join('')}\n`);
+}
 process.stdout.write(`\n${tally.passed} passed, ${tally.failed} failed\n`);
 process.exit(tally.failed > 0 ? 1 : 0);
 
 async function main(): Promise<void> {
+  if (wanted !== undefined && !(wanted in PARTS)) {
+    throw new Error(`There is no part “${wanted}”; bin/test [${Object.keys(PARTS).join('|')}] [file] [test]`);
+  }
   await step('Debian packages', async () => {
     await ensure(POSTGRES, 'postgresql-15');
     await ensure('/usr/bin/chromium', 'chromium');
     await ensure('/usr/bin/xmllint', 'libxml2-utils');
   });
-  // Each keeps one core busy, so they run beside each other.
-  await Promise.all([
-    only ? undefined : read(),
-    only && only !== 'unit' ? undefined : jest('unit', ['src', 'tests/reference', 'tests/foreign']),
-  ]);
-  if (!only || only === 'server' || only === 'browser') {
-    await step('build', build, (built) => (built ? '' : 'nothing has changed'));
-    const cluster = await step('database', throwAwayCluster);
-    try {
-      const env = { BREAKWATER_TEST_CLUSTER: JSON.stringify(cluster) };
-      if (only !== 'browser') await jest('server', ['tests/server', '--runInBand'], env);
-      if (only !== 'server') await jest('browser', ['tests/browser', '--runInBand'], env);
-    } finally {
-      await stopCluster(cluster);
-    }
+  // What only reads the code takes what the tests leave over of the two cores.
+  const parts = wanted ? [wanted as Part] : (Object.keys(PARTS) as Part[]);
+  await Promise.all([tests(parts), wanted ? undefined : read()]);
+}
+
+async function tests(parts: readonly Part[]): Promise<void> {
+  if (parts.every((part) => part === 'unit')) return jest(parts);
+  await stepBeside('build', build, (built) => (built ? '' : 'nothing has changed'));
+  const cluster = await stepBeside('database', throwAwayCluster);
+  try {
+    await jest(parts, { BREAKWATER_TEST_CLUSTER: JSON.stringify(cluster) });
+  } finally {
+    await stopCluster(cluster);
   }
 }
 
-/** Everything that is found by reading the code. */
+/** Everything that is found by reading the code. What has not changed since the last time is passed over. */
 async function read(): Promise<void> {
-  await check('formatter', ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']);
-  await check('lint', ['node_modules/eslint/bin/eslint.js', '--max-warnings', '0', '.']);
+  await check('formatter', ['node_modules/prettier/bin/prettier.cjs', '--check', '--cache', '--log-level', 'warn', '.']);
+  await check('lint', [
+    'node_modules/eslint/bin/eslint.js',
+    '--cache',
+    '--cache-location',
+    ESLINT_CACHE,
+    '--max-warnings',
+    '0',
+    '.',
+  ]);
   await check('layers', [
     'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
     '--config',
@@ -68,13 +91,15 @@ async function read(): Promise<void> {
 async function throwAwayCluster(): Promise<Cluster> {
   // The database's own user has to be able to walk in.
   chmodSync(folder, 0o755);
-  return startCluster(await createCluster(join(folder, 'postgres'), true));
+  const cluster = await startCluster(await createCluster(join(folder, 'postgres'), true));
+  await makeTemplates(cluster);
+  return cluster;
 }
 
 /** One command that passes or fails as a whole; its output is shown when it fails. */
 async function check(name: string, args: string[]): Promise<void> {
   try {
-    await stepBeside(name, () => run(NODE, args));
+    await stepBeside(name, () => run('nice', [NODE, ...args]));
     tally.passed++;
   } catch (error) {
     process.stdout.write(`${(error as Error).message}\n`);
@@ -82,20 +107,33 @@ async function check(name: string, args: string[]): Promise<void> {
   }
 }
 
-/** A part of the tests, counted one by one; what failed is shown. */
-async function jest(name: string, args: string[], env: Record<string, string> = {}): Promise<void> {
-  const report = join(folder, `${name}.json`);
+/** Parts of the tests, two files beside each other and counted one by one; what failed is shown, and of a single file every test. */
+async function jest(parts: readonly Part[], env: Record<string, string> = {}): Promise<void> {
+  const name = parts.join(', ');
+  const report = join(folder, `${parts.join('-')}.json`);
+  const paths = parts.flatMap((part) => PARTS[part]).map((path) => (file ? `${path}/.*${file}` : path));
+  const shown = file ? ['--verbose'] : ['--silent'];
+  const only = title ? ['--testNamePattern', title] : [];
+  const args = [
+    'node_modules/jest/bin/jest.js',
+    '--maxWorkers=2',
+    ...shown,
+    ...only,
+    '--json',
+    `--outputFile=${report}`,
+    ...paths,
+  ];
   await stepBeside(
     `${name} tests`,
     () =>
       new Promise<string>((resolve) => {
-        const child = spawn(NODE, ['node_modules/jest/bin/jest.js', ...args, '--silent', '--json', `--outputFile=${report}`], {
+        const child = spawn(NODE, args, {
           env: { ...process.env, ...env, NODE_ENV: 'test' },
           stdio: ['ignore', 'ignore', 'pipe'],
         });
         let output = '';
         child.stderr.on('data', (chunk: Buffer) => (output += chunk.toString()));
-        child.on('close', (code) => resolve(code === 0 ? '' : `\n${output}`));
+        child.on('close', (code) => resolve(code === 0 && !file ? '' : `\n${output}`));
       }),
     (output) => output,
   );
@@ -104,7 +142,11 @@ async function jest(name: string, args: string[], env: Record<string, string> = 
     numPassedTests: number;
     numFailedTests: number;
     numRuntimeErrorTestSuites: number;
+    testResults: { name: string; startTime: number; endTime: number }[];
   };
+  if (result.testResults.length === 0) throw new Error(`No file of the ${name} tests is called ${file}.`);
   tally.passed += result.numPassedTests;
   tally.failed += result.numFailedTests + result.numRuntimeErrorTestSuites;
+  for (const { name: path, startTime, endTime } of result.testResults)
+    seconds.push([relative(process.cwd(), path), (endTime - startTime) / 1000]);
 }

@@ -1,46 +1,34 @@
-import { readFileSync } from 'node:fs';
 import type { ChildProcess } from 'node:child_process';
 import { databaseUrl, freePort, type Cluster } from '../ops/cluster';
 import { end, serve } from '../ops/server';
+import { serverEnv, TEMPLATES, type ServerEnv } from '../ops/test-databases';
 
 /** A server of a test's own, with a database of its own in the cluster that bin/test started. */
 export interface TestServer {
   readonly url: string;
-  readonly databaseUrl: string;
+  /** What it was started with. */
+  readonly env: ServerEnv;
   /** Ends the server as a power cut would, and starts it again on the same port. */
   readonly kill: () => Promise<void>;
   readonly restart: () => Promise<void>;
   readonly close: () => Promise<void>;
 }
 
-export async function startTestServer(name: string, { demo = true } = {}): Promise<TestServer> {
+/** @param name of the database, another for every file of tests */
+export async function startTestServer(name: string, template: keyof typeof TEMPLATES = 'demo'): Promise<TestServer> {
   const given = process.env.BREAKWATER_TEST_CLUSTER;
   if (!given) throw new Error('This test needs a database; run it with bin/test.');
-  const url = await databaseUrl(JSON.parse(given) as Cluster, name);
-  const env = {
-    DATABASE_URL: url,
-    BREAKWATER_SECRET: 'for tests only, for tests only, for tests only',
-    BREAKWATER_DEMO: demo ? '1' : '0',
-  };
-  Object.assign(process.env, env);
-  const { migrate } = await import('@/server/migrations');
-  const { loadDemo } = await import('@/server/demo');
-  const { closeDatabase } = await import('@/server/database');
-  await migrate();
-  if (demo) await loadDemo(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')), false);
+  const env = serverEnv(await databaseUrl(JSON.parse(given) as Cluster, name, TEMPLATES[template]), template);
   const port = await freePort(4_000 + Math.floor(Math.random() * 2_000));
   let child: ChildProcess = await serve(port, env);
   return {
     url: `http://127.0.0.1:${port}`,
-    databaseUrl: url,
+    env,
     kill: () => end(child, 'SIGKILL'),
     restart: async () => {
       child = await serve(port, env);
     },
-    close: async () => {
-      await end(child);
-      await closeDatabase();
-    },
+    close: () => end(child),
   };
 }
 

@@ -7,6 +7,9 @@ import type { TestServer } from '../test-server';
 const FLAGS =
   '--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync --force-color-profile=srgb --use-fake-device-for-media-stream --use-fake-ui-for-media-stream';
 
+/** How long a page's state is waited for: far longer than it takes, so that a busy machine fails nothing. */
+const PATIENCE_MS = 60_000;
+
 export function launch(): Promise<Browser> {
   return puppeteer.launch({
     executablePath: '/usr/bin/chromium',
@@ -24,6 +27,7 @@ export class Person {
     readonly page: Page,
     private readonly url: string,
   ) {
+    page.setDefaultTimeout(PATIENCE_MS);
     page.on('pageerror', (error) => this.errors.push(String(error)));
     page.on('console', (message) => {
       // The browser's own line about a request that was refused or a server that is down is no error of the page.
@@ -50,7 +54,7 @@ export class Person {
 
   /** Waits for the first match of a selector (or `::-p-text()`, `::-p-aria()`) that can be seen. */
   async find(selector: string): Promise<ElementHandle<Element>> {
-    const found = await this.page.waitForSelector(selector, { visible: true, timeout: 10_000 });
+    const found = await this.page.waitForSelector(selector, { visible: true });
     return found!;
   }
 
@@ -116,8 +120,8 @@ export class Person {
   }
 
   /** Waits until a text is on the page. */
-  async sees(text: string, timeout = 20_000): Promise<void> {
-    await this.page.waitForFunction((words) => document.body.innerText.includes(words), { timeout }, text);
+  async sees(text: string): Promise<void> {
+    await this.page.waitForFunction((words) => document.body.innerText.includes(words), {}, text);
   }
 
   texts(selector: string): Promise<string[]> {

@@ -10,12 +10,11 @@ beforeAll(async () => {
   server = await startTestServer('everyday');
   browser = await launch();
   ida = await Person.enter(browser, server, 'Ida');
-}, 90_000);
+});
 afterAll(async () => {
   await browser.close();
   await server.close();
 });
-jest.setTimeout(90_000);
 
 const brand = async () => (await (await Visitor.demo(server, 'ida')).send('GET', '/api/brands/quillhaven')).body;
 
@@ -131,7 +130,7 @@ test('a release that others’ work has overtaken is refused; a page left open h
   await ida.click('Make release 1');
   await ida.page.waitForFunction(() => location.pathname.endsWith('/watch'));
   // Oren's page, opened before, shows the new release without being asked.
-  await oren.page.waitForSelector('[data-testid=match][data-complete=true]', { timeout: 20_000 });
+  await oren.page.waitForSelector('[data-testid=match][data-complete=true]');
   await oren.click('Releases');
   await oren.sees('The first');
   const links = await oren.page.$$eval('section a', (found) => found.map((link) => link.getAttribute('href')!));
@@ -163,8 +162,6 @@ test('ten thousand swatches stand in the grid without all being drawn', async ()
   expect(drawn).toBeLessThan(500);
   await (await ida.find('[data-swatch="m0"]')).click();
   await ida.fill('Name', 'First of many');
-  await ida.page.waitForFunction(() => document.querySelector('[data-testid=kept]')?.textContent?.startsWith('Kept'), {
-    timeout: 20_000,
-  });
+  await ida.page.waitForFunction(() => document.querySelector('[data-testid=kept]')?.textContent?.startsWith('Kept'));
   expect((await brand()).brand.palettes.at(-1).swatches[0].name).toBe('First of many');
 });

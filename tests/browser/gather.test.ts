@@ -16,12 +16,11 @@ beforeAll(async () => {
   browser = await launch();
   ida = await Person.enter(browser, server, 'Ida');
   await ida.stage('Gather');
-}, 90_000);
+});
 afterAll(async () => {
   await browser.close();
   await server.close();
 });
-jest.setTimeout(60_000);
 
 const demo = (name: string) => resolve('demo/gather', name);
 const choose = async (...files: string[]) => {
@@ -279,7 +278,7 @@ test('a large picture shows that it is being worked on, can be stopped, and is t
   const dial = await ida.find('input[type=range]');
   await dial.focus();
   await ida.keys('ArrowRight');
-  await ida.sees('9 in the catch', 30_000);
+  await ida.sees('9 in the catch');
   await ida.click('Back to text');
 });
 

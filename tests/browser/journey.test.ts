@@ -13,12 +13,11 @@ beforeAll(async () => {
   server = await startTestServer('journey');
   browser = await launch();
   ida = await Person.enter(browser, server, 'Ida');
-}, 90_000);
+});
 afterAll(async () => {
   await browser.close();
   await server.close();
 });
-jest.setTimeout(90_000);
 
 const PASTED = `Harbour notes\nDusk: #3c4a6b\n| Ember | c4543a |\nGlow rgb(240 190 90)\nGlow again #f0be5a\nBroken #12345`;
 
@@ -166,7 +165,7 @@ test('ship: files are previewed, copied and downloaded with a manifest that fits
 });
 
 const report = async (theme: string) => {
-  await ida.page.waitForSelector(`[data-testid=match][data-complete=true][data-theme="${theme}"]`, { timeout: 20_000 });
+  await ida.page.waitForSelector(`[data-testid=match][data-complete=true][data-theme="${theme}"]`);
   return ida.page.$$eval('[data-match]', (cells) =>
     cells.map((cell) => ({
       token: cell.closest('tr')!.dataset.token!,

@@ -9,10 +9,9 @@ let mix: Mix;
 beforeAll(async () => {
   mix = await openMix('mixtools');
   ida = mix.ida;
-}, 90_000);
+});
 afterAll(() => mix.close());
 afterEach(() => expect(ida.errors).toEqual([]));
-jest.setTimeout(90_000);
 
 test('a ramp follows its start until its end is pinned; four and eight colours are a key away', async () => {
   await mix.open('Route lines');
@@ -68,9 +67,7 @@ test('eight categories are extended to seventeen without moving one; what cannot
   await mix.tool('Series');
   await mix.slide('Colours in all', 'ArrowRight', 6);
   await mix.untilStrip('Series', 17);
-  await ida.page.waitForFunction(() => document.body.innerText.includes('cannot be reached with 17 colours here'), {
-    timeout: 30_000,
-  });
+  await ida.page.waitForFunction(() => document.body.innerText.includes('cannot be reached with 17 colours here'));
   const before = (await mix.kept('Route lines')).swatches.map(({ value }) => value);
   expect((await mix.strip('Series')).slice(0, 8)).toEqual(before);
   await ida.click('Add as a row');
@@ -121,7 +118,7 @@ test('settle is shown before it is applied; B shows what was; evenness rises and
   await mix.open('Route lines');
   const before = await mix.kept('Route lines');
   await mix.tool('Settle');
-  await ida.sees('farthest nudge ΔE', 20_000);
+  await ida.sees('farthest nudge ΔE');
   await ida.page.waitForFunction(() => document.querySelectorAll('[data-swatch] code[class*=hex]')[1]?.textContent !== '#db5d2c');
   const settled = await mix.shown();
   expect(settled).not.toEqual(before.swatches.map(({ value }) => value));
@@ -148,7 +145,7 @@ test('settle is shown before it is applied; B shows what was; evenness rises and
     expect(deltaE2000(value, before.swatches[at]!.value)).toBeLessThanOrEqual(6);
   });
   // Once more: from where these colours came there is nothing better.
-  await ida.sees('nothing is better within this reach', 20_000);
+  await ida.sees('nothing is better within this reach');
   await mix.undo();
   expect((await mix.kept('Route lines')).swatches).toEqual(before.swatches);
 });
@@ -220,7 +217,7 @@ test('a search that is still under way is stopped by leaving the tool, and the n
   await mix.tool('Settle');
   await ida.find('p[aria-label=Evenness]');
   await mix.tool('Series');
-  await ida.sees('The closest two are', 30_000);
+  await ida.sees('The closest two are');
 });
 
 test('with no colour, one, or all locked, every tool stands and says what it needs', async () => {

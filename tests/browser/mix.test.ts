@@ -12,10 +12,9 @@ let mix: Mix;
 beforeAll(async () => {
   mix = await openMix('mix');
   ida = mix.ida;
-}, 90_000);
+});
 afterAll(() => mix.close());
 afterEach(() => expect(ida.errors).toEqual([]));
-jest.setTimeout(90_000);
 
 test('several are chosen and dragged together, made a row, and moved by keys; each is one undo', async () => {
   await mix.open('Quillhaven core');

@@ -70,7 +70,7 @@ export async function openMix(name: string) {
   const untilStrip = (label: string, count: number) =>
     ida.page.waitForFunction(
       (name, wanted) => document.querySelectorAll(`ol[aria-label="${name}"] li`).length === wanted,
-      { timeout: 30_000 },
+      {},
       label,
       count,
     );

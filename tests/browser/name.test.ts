@@ -14,7 +14,6 @@ let browser: Browser;
 let ida: Person;
 const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));
 const folder = mkdtempSync(join(tmpdir(), 'breakwater-name-'));
-jest.setTimeout(90_000);
 
 beforeAll(async () => {
   server = await startTestServer('name');
@@ -22,7 +21,7 @@ beforeAll(async () => {
   ida = await Person.enter(browser, server, 'Ida');
   await ida.stage('Name');
   await ida.find('[role=treegrid]');
-}, 120_000);
+});
 afterAll(async () => {
   await browser.close();
   await server.close();

@@ -10,7 +10,6 @@ import { launch, Person } from './browser';
 let server: TestServer;
 let browser: Browser;
 let ida: Person;
-jest.setTimeout(60_000);
 beforeAll(async () => {
   server = await startTestServer('ship');
   browser = await launch();

@@ -8,9 +8,8 @@ import { launch } from './browser';
 let browser: Browser;
 beforeAll(async () => {
   browser = await launch();
-}, 60_000);
+});
 afterAll(() => browser.close());
-jest.setTimeout(60_000);
 
 const COLOURS = ['#ff0000', '#00ff00', '#0000ff', '#db5d2c', '#2c965d', '#6b46a0', '#dab33a', '#808080', '#ffffff', '#101a40'];
 const CELL = 20;

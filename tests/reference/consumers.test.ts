@@ -31,7 +31,6 @@ const colourOf = (brand: Brand, path: string, theme: string) =>
 let page: Page;
 let close: () => Promise<void>;
 // A browser and compilers are started.
-jest.setTimeout(60_000);
 beforeAll(async () => ({ page, close } = await blankPage()));
 afterAll(() => close());
 

@@ -20,7 +20,6 @@ let page: Page;
 let close: () => Promise<void>;
 
 // A browser and compilers are started.
-jest.setTimeout(60_000);
 beforeAll(async () => ({ page, close } = await blankPage()));
 afterAll(() => close());
 

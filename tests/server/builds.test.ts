@@ -10,7 +10,6 @@ import { startTestServer, Visitor, type TestServer } from '../test-server';
 let server: TestServer;
 let ida: Visitor;
 let secret: string;
-jest.setTimeout(60_000);
 beforeAll(async () => {
   server = await startTestServer('builds');
   ida = await Visitor.demo(server, 'ida');
@@ -53,7 +52,7 @@ test.each([
 });
 
 test('a token opens its own brand’s released files and nothing else; revoked, nothing', async () => {
-  const database = new Client({ connectionString: server.databaseUrl });
+  const database = new Client({ connectionString: server.env.DATABASE_URL });
   await database.connect();
   await database.query(`INSERT INTO organisations VALUES ('other', 'Other');
     INSERT INTO brands SELECT 'others', 'other', 0, document FROM brands WHERE id = 'quillhaven'`);

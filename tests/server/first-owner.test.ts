@@ -2,8 +2,8 @@ import { startTestServer, Visitor, type TestServer } from '../test-server';
 
 let server: TestServer;
 beforeAll(async () => {
-  server = await startTestServer('first_owner', { demo: false });
-}, 60_000);
+  server = await startTestServer('first_owner', 'empty');
+});
 afterAll(() => server.close());
 
 test('without the demo the first visitor becomes the owner, once; wrong sign-ins sound alike and are slowed down', async () => {
@@ -34,4 +34,4 @@ test('without the demo the first visitor becomes the owner, once; wrong sign-ins
   for (let n = 0; n < 12; n++)
     tries.push((await somebody.send('POST', '/api/sign-in', { email: 'x@y.example', password: 'no' })).status);
   expect(tries.slice(-2)).toEqual([429, 429]);
-}, 60_000);
+});

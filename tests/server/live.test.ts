@@ -10,14 +10,9 @@ let server: ChildProcess;
 beforeAll(async () => {
   first = await startTestServer('live');
   const port = await freePort(6_200);
-  const { DATABASE_URL, BREAKWATER_SECRET, BREAKWATER_DEMO } = process.env as Record<string, string>;
-  server = await serve(port, {
-    DATABASE_URL: DATABASE_URL!,
-    BREAKWATER_SECRET: BREAKWATER_SECRET!,
-    BREAKWATER_DEMO: BREAKWATER_DEMO!,
-  });
+  server = await serve(port, first.env);
   second = { ...first, url: `http://127.0.0.1:${port}` };
-}, 90_000);
+});
 afterAll(async () => {
   leaving.abort();
   await end(server);
@@ -40,8 +35,6 @@ async function* events(visitor: Visitor, after: number): AsyncGenerator<{ event:
     }
   }
 }
-
-jest.setTimeout(30_000);
 
 const rename = (name: string) => ({ do: 'palette.edit', id: 'core', set: { name } });
 

@@ -3,7 +3,7 @@ import { startTestServer, Visitor, type TestServer } from '../test-server';
 let server: TestServer;
 beforeAll(async () => {
   server = await startTestServer('people');
-}, 60_000);
+});
 afterAll(() => server.close());
 
 const rename = (name: string) => ({ do: 'brand.edit', set: { name } });

@@ -11,11 +11,11 @@ beforeAll(async () => {
   server = await startTestServer('shelf');
   ida = await Visitor.demo(server, 'ida');
   wim = await Visitor.demo(server, 'wim');
-  database = new Client({ connectionString: server.databaseUrl });
+  database = new Client({ connectionString: server.env.DATABASE_URL });
   await database.connect();
   await database.query(`INSERT INTO organisations VALUES ('other', 'Other');
     INSERT INTO brands SELECT 'others', 'other', 0, document FROM brands WHERE id = 'quillhaven'`);
-}, 60_000);
+});
 afterAll(async () => {
   await database.end();
   await server.close();

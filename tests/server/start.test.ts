@@ -8,7 +8,6 @@ import { Visitor, type TestServer } from '../test-server';
 
 const data = mkdtempSync(join(tmpdir(), 'breakwater-start-'));
 const running: ChildProcess[] = [];
-jest.setTimeout(120_000);
 
 afterAll(async () => {
   running.forEach((child) => child.kill('SIGINT'));
