@@ -3,7 +3,7 @@ import coreWebVitals from 'eslint-config-next/core-web-vitals';
 import typescript from 'eslint-config-next/typescript';
 
 const config = [
-  { ignores: ['node_modules/', '.next/', 'data/', 'dist/', 'next-env.d.ts'] },
+  { ignores: ['node_modules/', '.next/', '.mutants/', 'data/', 'dist/', 'next-env.d.ts'] },
   ...next,
   ...coreWebVitals,
   ...typescript,

@@ -11,8 +11,8 @@ const config = {
     '^server-only$': '<rootDir>/node_modules/server-only/empty.js',
     '^fast-check$': '<rootDir>/tests/seeded-properties.cjs',
   },
-  testPathIgnorePatterns: ['/node_modules/', '/.next/'],
-  modulePathIgnorePatterns: ['<rootDir>/.next/'],
+  testPathIgnorePatterns: ['/node_modules/', '/.next/', '<rootDir>/.mutants/'],
+  modulePathIgnorePatterns: ['<rootDir>/.next/', '<rootDir>/.mutants/'],
 };
 
 export default config;
