@@ -167,10 +167,12 @@ function merged(brand: Brand, groups: readonly Arrival[]): Arrival[] {
 export function tokenPathOf(path: string): string {
   if (TokenPath.safeParse(path).success) return path;
   const parts = path.split('.').map((part) => part.replace(/[^\p{L}\p{N}_-]+/gu, '-').replace(/^-+|-+$/g, '') || 'unnamed');
-  return parts
-    .join('.')
-    .slice(0, LIMITS.path)
-    .replace(/[.-]+$/, '');
+  return withoutEnd(parts.join('.').slice(0, LIMITS.path));
+}
+
+/** A path that was cut off may not end in what only joins. */
+function withoutEnd(path: string): string {
+  return path.replace(/[.-]+$/, '');
 }
 
 function tokenSteps(
@@ -182,7 +184,7 @@ function tokenSteps(
   notes: string[],
 ): { steps: Step[]; added: number; set: number } {
   const known = new Map(brand.tokens.map(({ path, id }) => [path, id]));
-  const unique = uniqueNames([], (path, n) => `${path.slice(0, LIMITS.path - 6)}-${n}`);
+  const unique = uniqueNames([], (path, n) => `${withoutEnd(path.slice(0, LIMITS.path - 6))}-${n}`);
   /** By the source's path: the path here, and the token's id. */
   const arriving = new Map<string, { path: string; id: string; there: boolean }>();
   for (const { path: raw } of [...values.map(([token]) => token), ...aliases]) {
