@@ -24,6 +24,7 @@ const ROOMS: Readonly<Record<string, { readonly folder: string; readonly tests: 
   palette: { folder: 'src/core/palette', tests: ['src/core/{palette,image}/**/*', 'tests/reference/extraction'] },
   source: { folder: 'src/core/source', tests: ['src/core/{source,intake}/**/*', 'tests/foreign/*'] },
   findings: { folder: 'src/core/findings', tests: ['src/core/{findings,formats}/**/*', 'src/stages/**/*'] },
+  cli: { folder: 'src/cli', tests: ['src/cli/**/*', 'tests/reference/cli'] },
   kit: { folder: 'src/core/formats/kit', tests: ['src/core/formats/**/*', 'tests/reference/design-tokens'] },
 };
 
@@ -75,6 +76,8 @@ for (const [room, { folder: code, tests }] of Object.entries(ROOMS)) {
     reporters: ['clear-text', 'reach'],
     clearTextReporter: { reportTests: false, logTests: false, reportScoreTable: false, allowColor: false },
     concurrency: 2,
+    // jest keeps a little of every run; what has grown is begun anew.
+    maxTestRunnerReuse: 80,
     allowConsoleColors: false,
   }).runMutationTest();
   const count = (of: (status: string) => boolean) => results.filter(({ status }) => of(status)).length;

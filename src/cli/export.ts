@@ -7,11 +7,11 @@ import { manifestEntry } from '@/core/release/bundle';
 import type { WrittenFile } from '@/core/formats/kit/format';
 import { FORMATS, formatById, writeDestination } from '@/core/formats/registry';
 import { brandFromTokens } from '@/core/intake/tokens/brand-from-tokens';
+import { problemsOf } from '@/core/intake/reading';
 import { filesOfResolver } from '@/core/intake/tokens/token-files';
 import type { Problem } from '@/core/source/problem';
-import { fail, Failure } from './failure';
+import { fail, Failure, tell } from './failure';
 import { filesBeside, load, readingOf } from './input';
-import { printable } from './patch';
 import { differing, placeFiles } from './place-files';
 import { listFiles } from './list-files';
 
@@ -48,7 +48,7 @@ export async function exportFiles(path: string, options: ExportOptions): Promise
     } catch (error) {
       // A file that is being written may be half there; the next change brings the rest.
       if (!(error instanceof Failure)) throw error;
-      process.stderr.write(`breakwater: ${error.message}\n`);
+      tell(error.message);
     }
   });
 }
@@ -84,7 +84,7 @@ function writtenFiles(brand: Brand, options: ExportOptions): Exported[] {
       written.push(...files.map((file) => ({ file, format: destination.format })));
     }
   }
-  for (const note of notes) process.stderr.write(`breakwater: ${note}\n`);
+  for (const note of notes) tell(note);
   if (written.length === 0) fail('there is nothing to write: no destination, or none that this brand has the colours for.');
   return written;
 }
@@ -127,7 +127,7 @@ async function brandOf(path: string): Promise<Brand> {
   const reading = await readingOf(file);
   const name = file.name.replace(/\.[^.]+$/, '');
   if (reading.format !== 'dtcg') {
-    tellAll(reading.problems);
+    tellAll(problemsOf(reading));
     return brandFromReading(name, reading);
   }
   const besides = filesOfResolver(file).flatMap((name) => filesBeside(file)(name) ?? []);
@@ -138,7 +138,7 @@ async function brandOf(path: string): Promise<Brand> {
 
 /** What could not be read of the input, a line each on stderr. */
 function tellAll(problems: readonly Problem[]): void {
-  for (const { line, message } of problems) process.stderr.write(`breakwater: line ${line}: ${printable(message)}\n`);
+  for (const { line, message } of problems) tell(`line ${line}: ${message}`);
 }
 
 /** Editors write a file in several steps: it is looked at when they have rested for so long, in milliseconds. */
@@ -147,7 +147,7 @@ const REST_MS = 120;
 /** Runs now and whenever the file becomes another, until the process is ended. */
 async function whenChanged(path: string, run: () => Promise<void>): Promise<never> {
   await run();
-  process.stderr.write(`breakwater: watching ${path}; Ctrl-C stops.\n`);
+  tell(`watching ${path}; Ctrl-C stops.`);
   let timer: NodeJS.Timeout | undefined;
   let running = Promise.resolve();
   // The folder, because many editors put a new file in the place of the old one.

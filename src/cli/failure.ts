@@ -1,3 +1,5 @@
+import { printable } from './patch';
+
 /**
  * What a command ends with, for builds to go by.
  * 1 something outside failed (disk, network); 2 the input could not be used; 3 the server refused; 4 files differ (--check)
@@ -24,7 +26,12 @@ export async function ending(command: () => Promise<void> | void): Promise<void>
     await command();
   } catch (error) {
     if (!(error instanceof Failure)) throw error;
-    process.stderr.write(`breakwater: ${error.message}\n`);
+    tell(error.message);
     process.exitCode = error.code;
   }
+}
+
+/** One line for people, beside what the command writes; names from files and servers in it are harmless. */
+export function tell(message: string): void {
+  process.stderr.write(`breakwater: ${printable(message)}\n`);
 }

@@ -52,8 +52,8 @@ export function differing(folder: string, files: readonly Placed[]): string[] {
     .map(({ path }) => path);
 }
 
-/** A path below a folder. What came from elsewhere may not lead out of it. */
-function placedIn(folder: string, path: string): string {
+/** A path below a folder. @throws Failure for one that leads out of it, as what came from elsewhere may */
+export function placedIn(folder: string, path: string): string {
   const clean = normalize(path);
   if (isAbsolute(clean) || clean.split(sep).includes('..') || path.includes('\0')) {
     throw new Failure(`“${path.slice(0, 80)}” leads out of the folder; nothing was written.`, 2);

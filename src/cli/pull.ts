@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { sha256 } from '@/core/release/bundle';
 import { compare } from './export';
-import { fail, Failure } from './failure';
+import { fail, Failure, tell } from './failure';
 import { listFiles } from './list-files';
-import { placeFiles } from './place-files';
+import { placedIn, placeFiles } from './place-files';
 
 export interface PullOptions {
   release: string;
@@ -44,7 +44,7 @@ export async function pull(address: string, options: PullOptions): Promise<void>
   if (!token) fail('set BREAKWATER_TOKEN to a token for builds; one is made under Ship.', 3);
   let had = '';
   const once = async () => {
-    const { release, files } = await fetched(base, options.release, token, had);
+    const { release, files } = await fetched(base, options, token, had);
     if (release === had) return;
     if (options.check) return compare(options.out, files);
     placeFiles(
@@ -52,7 +52,7 @@ export async function pull(address: string, options: PullOptions): Promise<void>
       files.map(({ file }) => file),
     );
     had = release;
-    process.stderr.write(`breakwater: release ${release}\n`);
+    tell(`release ${release}`);
     listFiles(
       files.map(({ entry }) => entry),
       options.json ?? false,
@@ -66,12 +66,12 @@ export async function pull(address: string, options: PullOptions): Promise<void>
     } catch (error) {
       // The server may be away for a while; the next question may find it.
       if (!(error instanceof Failure)) throw error;
-      process.stderr.write(`breakwater: ${error.message}\n`);
+      tell(error.message);
     }
   }
 }
 
-async function fetched(base: string, wanted: string, token: string, had: string) {
+async function fetched(base: string, { release: wanted, out }: PullOptions, token: string, had: string) {
   const manifest = await ask(`${base}/${wanted}/manifest.json`, token);
   const { release } = manifest;
   if (release === '') fail(`${base} answers, but not as Breakwater does; look at the address.`, 1);
@@ -86,6 +86,7 @@ async function fetched(base: string, wanted: string, token: string, had: string)
   if (!parsed.success) fail(`${base} answers, but its list of files is not as it should be.`, 1);
   const entries = parsed.data.files;
   if (entries.reduce((sum, { bytes }) => sum + bytes, 0) > LIMITS.all) fail('the release is larger than 256 MB.', 1);
+  for (const { path } of entries) placedIn(out, path);
   const files: { file: { path: string; bytes: Uint8Array }; entry: (typeof entries)[number] }[] = [];
   for (let at = 0; at < entries.length; at += ABREAST) {
     const some = entries.slice(at, at + ABREAST).map(async (entry) => {
@@ -106,7 +107,8 @@ async function ask(url: string, token: string): Promise<{ release: string; bytes
   try {
     response = await fetch(url, {
       headers: { authorization: `Bearer ${token}` },
-      redirect: 'error',
+      // Elsewhere nobody is handed the token.
+      redirect: 'manual',
       signal: AbortSignal.timeout(LIMITS.wait),
     });
   } catch (error) {

@@ -1,0 +1,56 @@
+import { Command } from 'commander';
+import { exportFiles, type ExportOptions } from './export';
+import { ending } from './failure';
+import { listFormats } from './formats';
+import { inspect } from './inspect';
+import { pull, type PullOptions } from './pull';
+
+/** The commands and what they take. */
+export const program = new Command('breakwater')
+  .description('Read colours out of files, and write them as the files that screens read.')
+  .showHelpAfterError()
+  .addHelpText(
+    'after',
+    '\nEnds with 0 when all went well, 1 when disk or network failed, 2 when the input could not be used,\n3 when the server refused, 4 when --check finds files that differ.',
+  );
+
+program
+  .command('inspect')
+  .description('say what colours a file holds')
+  .argument('<file>')
+  .option('--as <format>', 'read it as this format')
+  .option('--range <cells>', 'of a table or workbook these cells only, such as B2:I8')
+  .option('--json', 'for programs')
+  .action((file: string, options: Parameters<typeof inspect>[1]) => ending(() => inspect(file, options)));
+
+program
+  .command('formats')
+  .description('list the formats')
+  .option('--json', 'for programs')
+  .action((options: { json?: boolean }) => ending(() => listFormats(options)));
+
+const repeated = (value: string, known: string[]) => [...known, value];
+
+program
+  .command('export')
+  .description('write a brand file, or any file that inspect can read, as files for its consumers')
+  .argument('<brand>')
+  .option('--to <ids>', 'format ids with commas between, or all; without it, the brand’s own destinations')
+  .requiredOption('--out <folder>', 'where to write')
+  .option('--theme <name>', 'one theme only')
+  .option('--set <name=value>', 'an option of the format; may be given several times', repeated, [])
+  .option('--check', 'write nothing, and end with 4 when the folder is not up to date')
+  .option('--watch', 'write again whenever the brand file changes')
+  .option('--json', 'for programs')
+  .action((brand: string, options: ExportOptions) => ending(() => exportFiles(brand, options)));
+
+program
+  .command('pull')
+  .description('fetch the files of a release from a server; the token is taken from BREAKWATER_TOKEN')
+  .argument('<address>', 'such as https://colours.example/deliver/BRAND')
+  .option('--release <number>', 'its number, or latest', 'latest')
+  .requiredOption('--out <folder>', 'where to write')
+  .option('--check', 'write nothing, and end with 4 when the folder is not up to date')
+  .option('--watch', 'ask for a newer release every few seconds')
+  .option('--json', 'for programs')
+  .action((address: string, options: PullOptions) => ending(() => pull(address, options)));
