@@ -1,3 +1,4 @@
+import Color from 'colorjs.io';
 import { ciede2000, deltaE2000, differences } from './difference';
 import type { LabD65 } from './lab';
 
@@ -37,4 +38,19 @@ test('a colour without hue is as far from another as the published pair, whichev
   // Black and white, and two greys: lightness alone.
   expect(deltaE2000('#000000', '#ffffff')).toBeCloseTo(100, 3);
   expect(deltaE2000('#808080', '#808080')).toBe(0);
+});
+
+test('opposite hues are as far apart as an independent library says, whichever side is taken (colorjs.io)', () => {
+  for (let degrees = 3; degrees < 360; degrees += 7) {
+    for (const off of [0.003, -0.003, 0.3, -0.3, 20.3, -20.3]) {
+      const at = (angle: number, chroma: number): LabD65 => [
+        50,
+        chroma * Math.cos((angle * Math.PI) / 180),
+        chroma * Math.sin((angle * Math.PI) / 180),
+      ];
+      const [one, two] = [at(degrees, 40), at(degrees + 180 + off, 60)];
+      const other = new Color('lab', [...one]).deltaE(new Color('lab', [...two]), '2000');
+      expect([degrees, off, ciede2000(one, two)]).toEqual([degrees, off, expect.closeTo(other, 6)]);
+    }
+  }
 });

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { converter } from 'culori';
-import { isInside, showOklch } from './gamut';
+import Color from 'colorjs.io';
+import { isInside, maxChroma, showOklch } from './gamut';
 import { hexOf, readColour } from './read';
 
 const colours = fc.tuple(
@@ -51,4 +52,15 @@ test('every 8-bit colour of a coarse cube goes to OKLCH and back unchanged', () 
 test('beyond white is white and beyond black is black, whatever the chroma', () => {
   expect(showOklch(1.1, 0.3, 40)).toEqual({ rgb: [1, 1, 1], clipped: expect.closeTo(Math.hypot(0.1, 0.3), 9) });
   expect(showOklch(-0.1, 0.3, 40).rgb).toEqual([0, 0, 0]);
+});
+
+test('the most chroma of a hue is where an independent library sees the gamut end (colorjs.io)', () => {
+  fc.assert(
+    fc.property(fc.double({ min: 0.2, max: 0.95, noNaN: true }), fc.integer({ min: 0, max: 359 }), (l, h) => {
+      const most = maxChroma(l, h);
+      const inside = (c: number) => new Color('oklch', [l, c, h]).inGamut('srgb', { epsilon: 1e-6 });
+      expect([most > 0.005, inside(most - 1e-4), inside(most + 1e-4)]).toEqual([true, true, false]);
+    }),
+  );
+  expect([maxChroma(0, 40), maxChroma(1, 40), maxChroma(-1, 40), maxChroma(2, 40)]).toEqual([0, 0, 0, 0]);
 });
