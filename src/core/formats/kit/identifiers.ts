@@ -48,8 +48,10 @@ function joined(words: readonly string[], casing: Exclude<Casing, 'path'>): stri
 
 /** Capitals of ordinary letters; a letter whose capital is longer, such as ß, stays. */
 function upper(text: string): string {
-  const raised = text.toUpperCase();
-  return raised.length === text.length ? raised : text;
+  return text.replace(/\p{Ll}/gu, (letter) => {
+    const raised = letter.toUpperCase();
+    return raised.length === letter.length ? raised : letter;
+  });
 }
 
 /** A word in letters a to z and digits alone, different for different words. */
