@@ -34,7 +34,7 @@ test('CSS is a hex code unless asked otherwise, has four more digits where asked
   expect(cssText(read('#1f6f78'), { notation: 'oklch', precision: 'more' })).toBe('oklch(0.498983369 0.075302153 206.0331306)');
   const wide = read('color(display-p3 0 1 0)');
   expect(read(cssText(wide, { notation: 'oklch' })).hex).toBe(wide.hex);
-  expect(read(cssText(wide, { notation: 'oklch' })).clipped).toBe(0);
+  expect(read(cssText(wide, { notation: 'oklch' })).clipped).toBeLessThan(1e-4);
 });
 
 test('numbers of a program: integers in either order, bytes, and linear light with a point in each', () => {
