@@ -21,6 +21,10 @@ export interface CssOccurrence extends Occurrence {
   readonly whole: boolean;
 }
 
+export interface CssScan extends Scan {
+  readonly occurrences: readonly CssOccurrence[];
+}
+
 /**
  * Every colour of a style sheet, or of a part of the source that is one.
  * @param context `declarationList` for the inside of a style attribute
@@ -29,7 +33,7 @@ export function scanCss(
   source: SourceText,
   part: Span = { from: 0, to: source.text.length },
   context: 'stylesheet' | 'declarationList' = 'stylesheet',
-): Scan & { readonly occurrences: readonly CssOccurrence[] } {
+): CssScan {
   const text = source.textOf(part);
   if (isTooDeep(text)) {
     const message = `This style sheet is nested more than ${DEEPEST} levels deep, so it was not read.`;
