@@ -1,0 +1,173 @@
+/** Who may do what, route by route, and for how long: every handler the application has, asked by everybody. */
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { Client } from 'pg';
+import { startTestServer, Visitor, type TestServer } from '../test-server';
+
+const PEOPLE = ['nobody', 'wim', 'petra', 'oren', 'ida'] as const;
+type Person = (typeof PEOPLE)[number];
+
+let server: TestServer;
+let database: Client;
+let visitors: Record<Person, Visitor>;
+beforeAll(async () => {
+  server = await startTestServer('authority');
+  database = new Client({ connectionString: server.env.DATABASE_URL });
+  await database.connect();
+  // A brand of an organisation that none of the people belongs to.
+  await database.query(`INSERT INTO organisations VALUES ('other', 'Other');
+    INSERT INTO brands SELECT 'others', 'other', 0, document FROM brands WHERE id = 'quillhaven'`);
+  visitors = { nobody: new Visitor(server) } as Record<Person, Visitor>;
+  for (const person of ['wim', 'petra', 'oren', 'ida'] as const) visitors[person] = await Visitor.demo(server, person);
+});
+afterAll(async () => {
+  await database.end();
+  await server.close();
+});
+
+/** A request for each handler, and what it answers to somebody who may: 400 where what is sent is wrong on purpose. */
+const ANYBODY = 'anybody';
+type Row = readonly [
+  method: string,
+  route: string,
+  path: string,
+  body: unknown,
+  who: 'read' | 'write' | 'signed in' | typeof ANYBODY,
+  answer: number,
+];
+const ROUTES: readonly Row[] = [
+  ['GET', 'api/brands/[brand]', 'api/brands/BRAND', undefined, 'read', 200],
+  ['GET', 'api/brands/[brand]/build-tokens', 'api/brands/BRAND/build-tokens', undefined, 'write', 200],
+  ['POST', 'api/brands/[brand]/build-tokens', 'api/brands/BRAND/build-tokens', { name: ' ' }, 'write', 400],
+  ['DELETE', 'api/brands/[brand]/build-tokens/[token]', 'api/brands/BRAND/build-tokens/none', {}, 'write', 404],
+  ['POST', 'api/brands/[brand]/changes', 'api/brands/BRAND/changes', { changes: [] }, 'write', 400],
+  ['GET', 'api/brands/[brand]/events', 'api/brands/BRAND/events', undefined, 'read', 200],
+  ['GET', 'api/brands/[brand]/history/[entity]', 'api/brands/BRAND/history/core', undefined, 'read', 200],
+  ['POST', 'api/brands/[brand]/pictures', 'api/brands/BRAND/pictures', 'no picture', 'write', 400],
+  ['GET', 'api/brands/[brand]/pictures/[sha256]', `api/brands/BRAND/pictures/${'0'.repeat(64)}`, undefined, 'read', 404],
+  ['GET', 'api/brands/[brand]/releases', 'api/brands/BRAND/releases', undefined, 'read', 200],
+  ['POST', 'api/brands/[brand]/releases', 'api/brands/BRAND/releases', { seq: -1 }, 'write', 400],
+  ['GET', 'api/brands/[brand]/sheet', 'api/brands/BRAND/sheet?as=svg', undefined, 'read', 200],
+  ['GET', 'api/brands/[brand]/shelf', 'api/brands/BRAND/shelf', undefined, 'read', 200],
+  ['POST', 'api/brands/[brand]/shelf', 'api/brands/BRAND/shelf', {}, 'write', 400],
+  ['DELETE', 'api/brands/[brand]/shelf/[palette]', 'api/brands/BRAND/shelf/none', {}, 'write', 404],
+  ['GET', 'api/brands/[brand]/templates', 'api/brands/BRAND/templates', undefined, 'read', 200],
+  ['GET', 'api/brands/[brand]/weight/[destination]', 'api/brands/BRAND/weight/d-site', undefined, 'read', 200],
+  ['GET', 'deliver/[brand]/[release]/[...path]', 'deliver/BRAND/1/none', undefined, 'read', 404],
+  ['PATCH', 'api/me', 'api/me', {}, 'signed in', 200],
+  ['GET', 'screens/[...path]', 'screens/booking/index.html', undefined, 'signed in', 200],
+  ['POST', 'api/owner', 'api/owner', {}, ANYBODY, 400],
+  ['POST', 'api/sign-in', 'api/sign-in', {}, ANYBODY, 400],
+  ['POST', 'api/sign-in/demo', 'api/sign-in/demo', {}, ANYBODY, 400],
+  ['POST', 'api/sign-out', 'api/sign-out', { wrong: 1 }, ANYBODY, 400],
+];
+
+/** What somebody is answered; a stream that opens is closed again. */
+async function status(visitor: Visitor, [method, , path, body]: Row, brand = 'quillhaven', headers: Record<string, string> = {}) {
+  const leaving = new AbortController();
+  const response = await visitor.fetch(`/${path.replace('BRAND', brand)}`, {
+    method,
+    signal: leaving.signal,
+    headers: { ...(body !== undefined && { 'content-type': 'application/json', origin: server.url }), ...headers },
+    ...(body !== undefined && { body: JSON.stringify(body) }),
+  });
+  leaving.abort();
+  return response.status;
+}
+
+test('every handler of the application is asked here', () => {
+  const files = readdirSync('src/app', { recursive: true, encoding: 'utf8' }).filter((file) => file.endsWith('/route.ts'));
+  const handlers = files.flatMap((file) =>
+    [...readFileSync(join('src/app', file), 'utf8').matchAll(/export (?:async )?function ([A-Z]+)/g)].map(
+      ([, method]) => `${method} ${file.replace('/route.ts', '')}`,
+    ),
+  );
+  const asked = ROUTES.map(([method, route]) => `${method} ${route}`);
+  // One that is missing wants a row in ROUTES, in tests/server/authority.test.ts, which says who may use it.
+  expect(asked.sort()).toEqual(handlers.sort());
+});
+
+test.each(ROUTES)('%s %s', async (...row) => {
+  const [, , , , who, answer] = row;
+  const allowed: Record<typeof who, readonly Person[]> = {
+    [ANYBODY]: PEOPLE,
+    'signed in': ['wim', 'petra', 'oren', 'ida'],
+    read: ['wim', 'petra', 'oren', 'ida'],
+    write: ['oren', 'ida'],
+  };
+  for (const person of PEOPLE) {
+    const expected = allowed[who].includes(person) ? answer : person === 'nobody' ? 401 : 403;
+    expect([person, await status(visitors[person], row)]).toEqual([person, expected]);
+  }
+  // To those of another organisation the brand is as if it were not there.
+  if (who === 'read' || who === 'write') {
+    expect(await status(visitors.ida, row, 'others')).toBe(404);
+    expect(await status(visitors.ida, row, 'none')).toBe(404);
+  }
+});
+
+test.each(ROUTES.filter(([method]) => method !== 'GET'))('%s %s is taken from a page of this origin only', async (...row) => {
+  expect(await status(visitors.ida, row, 'quillhaven', { origin: 'http://evil.example' })).toBe(403);
+});
+
+test('a session ends when its time is over or its person is gone, and one that is over is cleared away', async () => {
+  const visitor = await Visitor.demo(server, 'wim');
+  const reads = async () => (await visitor.send('GET', '/api/brands/quillhaven')).status;
+  const count = async () => Number((await database.query<{ count: string }>('SELECT count(*) FROM sessions')).rows[0]!.count);
+  expect(await reads()).toBe(200);
+  const { rows } = await database.query<{ days: number }>(
+    'SELECT round(extract(epoch FROM max(expires_at) - now()) / 86400)::int AS days FROM sessions',
+  );
+  expect(rows[0]!.days).toBe(30);
+  const before = await count();
+  await database.query(`UPDATE sessions SET expires_at = now() - interval '1 second' WHERE person_id = 'demo-wim'`);
+  expect(await reads()).toBe(401);
+  const ended = Number((await database.query(`SELECT 1 FROM sessions WHERE expires_at < now()`)).rowCount);
+  await visitor.send('POST', '/api/sign-in/demo', { person: 'demo-wim' });
+  expect(await count()).toBe(before - ended + 1);
+  expect(await reads()).toBe(200);
+  visitors.wim = visitor;
+});
+
+test('signing in again in the same browser ends the session before', async () => {
+  const visitor = await Visitor.demo(server, 'petra');
+  const copy = Object.assign(new Visitor(server), visitor);
+  await visitor.send('POST', '/api/sign-in/demo', { person: 'demo-petra' });
+  expect((await copy.send('GET', '/api/brands/quillhaven')).status).toBe(401);
+  expect((await visitor.send('GET', '/api/brands/quillhaven')).status).toBe(200);
+});
+
+test('a cookie that nobody sealed opens nothing', async () => {
+  const forged = { cookie: 'breakwater=Fe26.2*1*abc*def*ghi*0*jkl*mno' };
+  expect((await visitors.nobody.send('GET', '/api/brands/quillhaven', undefined, forged)).status).toBe(401);
+});
+
+test('a brand has at most fifty tokens for builds', async () => {
+  await database.query(
+    `INSERT INTO build_tokens (id, brand_id, name, hash, person_id) SELECT 'full' || n, 'quillhaven', 'n', 'hash' || n, 'demo-ida' FROM generate_series(1, 49) AS n`,
+  );
+  const make = () => visitors.ida.send('POST', '/api/brands/quillhaven/build-tokens', { name: 'site' });
+  expect(await make()).toMatchObject({ status: 200, body: { secret: expect.stringMatching(/^bwb_[\w-]{43}$/) } });
+  expect(await make()).toEqual({
+    status: 409,
+    body: { error: 'A brand has at most 50 tokens for builds; take one away first.' },
+  });
+});
+
+test('a body that does not say its size is counted as it comes', async () => {
+  let pieces = 0;
+  const body = new ReadableStream({
+    pull(controller) {
+      if (pieces++ < 9) controller.enqueue(new TextEncoder().encode(' '.repeat(1024 * 1024)));
+      else controller.close();
+    },
+  });
+  const headers = { 'content-type': 'application/json', origin: server.url };
+  const response = await visitors.ida.fetch('/api/brands/quillhaven/changes', {
+    method: 'POST',
+    headers,
+    body,
+    duplex: 'half',
+  } as never);
+  expect([response.status, await response.json()]).toEqual([413, { error: 'This is more than 8 MB at once; send it in parts.' }]);
+});
