@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { apply } from './apply';
 import { Command, type Step } from './commands';
 import { Brand, emptyBrand, serialiseBrand, type Swatch, type Token } from './document';
+import { partOfDemo } from '../../../tests/part-of-demo';
 import { anyCommand, runAll } from '../../../tests/random-commands';
 
 const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));
@@ -34,14 +35,14 @@ function small(): Brand {
 test('random commands and then their inverses give the first document back, byte for byte', () => {
   fc.assert(
     fc.property(fc.array(anyCommand, { minLength: 1, maxLength: 25 }), (picks) => {
-      const { brand, inverses, applied } = runAll(demo, picks);
+      const { brand, inverses, applied } = runAll(partOfDemo, picks);
       expect(() => Brand.parse(brand)).not.toThrow();
       const back = inverses.reverse().reduce((current, inverse) => {
         const result = apply(current, inverse);
         if (!result.ok) throw new Error(result.refusal);
         return result.brand;
       }, brand);
-      expect(serialiseBrand(back)).toBe(serialiseBrand(demo));
+      expect(serialiseBrand(back)).toBe(serialiseBrand(partOfDemo));
       // Refusals are part of the play, but a test of nothing but refusals would prove nothing.
       fc.pre(applied > 0);
     }),

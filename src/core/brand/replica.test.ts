@@ -1,19 +1,17 @@
 import fc from 'fast-check';
-import { readFileSync } from 'node:fs';
 import { apply } from './apply';
-import { Brand, serialiseBrand } from './document';
+import { serialiseBrand } from './document';
 import { enqueue, receive, withdraw, type Change, type Replica } from './replica';
+import { partOfDemo } from '../../../tests/part-of-demo';
 import { anyCommand, commandFor } from '../../../tests/random-commands';
-
-const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));
 
 test('two pages that edit at once end with the server’s document, whatever the order their commands arrive in', () => {
   const moves = fc.array(fc.tuple(fc.constantFrom('edit', 'send', 'hear'), fc.constantFrom(0, 1), anyCommand), { maxLength: 60 });
   fc.assert(
     fc.property(moves, (play) => {
       const log: Change[] = [];
-      let server = demo;
-      const pages: Replica[] = [0, 1].map(() => ({ seq: 0, confirmed: demo, pending: [], brand: demo }));
+      let server = partOfDemo;
+      const pages: Replica[] = [0, 1].map(() => ({ seq: 0, confirmed: partOfDemo, pending: [], brand: partOfDemo }));
       const sent = [new Set<string>(), new Set<string>()];
       let key = 0;
       const send = (page: number) => {
@@ -51,7 +49,7 @@ test('two pages that edit at once end with the server’s document, whatever the
 
 test('a change that comes twice is passed over, and a gap is noticed', () => {
   const command = { label: 'x', steps: [{ do: 'brand.edit' as const, set: { name: 'Other' } }] };
-  const page: Replica = { seq: 4, confirmed: demo, pending: [], brand: demo };
+  const page: Replica = { seq: 4, confirmed: partOfDemo, pending: [], brand: partOfDemo };
   expect(receive(page, { seq: 4, key: 'a', command })?.replica).toBe(page);
   expect(receive(page, { seq: 6, key: 'a', command })).toBeNull();
   expect(receive(page, { seq: 5, key: 'a', command })?.replica.brand.name).toBe('Other');

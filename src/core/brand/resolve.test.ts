@@ -1,6 +1,6 @@
 import { Brand, emptyBrand, type Token, type TokenValue } from './document';
-import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
+import { partOfDemo } from '../../../tests/part-of-demo';
 import { anyCommand, commandFor } from '../../../tests/random-commands';
 import { apply } from './apply';
 import { resolveTheme, swatchesOf, tokensUsing, trailOf } from './resolve';
@@ -56,14 +56,13 @@ test('chains of any length and shape come to what following them by hand comes t
 });
 
 test('after any edits, what is resolved anew with what was known before is what is resolved from nothing', () => {
-  const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));
   const seen = (brand: Brand) =>
     brand.themes.map(({ id }) =>
       [...resolveTheme(brand, id).values()].map((resolved) => [resolved.colour?.css, ...trailOf(resolved, id)].join(' ')),
     );
   fc.assert(
     fc.property(fc.array(anyCommand, { maxLength: 8 }), (picks) => {
-      let brand = demo;
+      let brand = partOfDemo;
       seen(brand);
       for (const pick of picks) {
         const result = apply(brand, commandFor(brand, pick));
