@@ -23,8 +23,16 @@ let close: () => Promise<void>;
 beforeAll(async () => ({ page, close } = await blankPage()));
 afterAll(() => close());
 
-/** A token's colour in a theme as `rrggbbaa`, computed from what was authored by colorjs.io alone. */
+const known = new Map<string, string>();
+
+/** A token's colour in a theme as `rrggbbaa`, computed from what was authored by colorjs.io alone, once. */
 function colourOf(path: string, theme: number, opaque: boolean): string {
+  const key = `${path} ${theme} ${opaque}`;
+  if (!known.has(key)) known.set(key, computed(path, theme, opaque));
+  return known.get(key)!;
+}
+
+function computed(path: string, theme: number, opaque: boolean): string {
   const found = [...resolveTheme(brand, brand.themes[theme]!.id).values()].find(({ token }) => token.path === path)!;
   const expected = eightDigits(found.kept?.swatch.value ?? found.colour!.css);
   if (!opaque || expected.endsWith('ff')) return expected;

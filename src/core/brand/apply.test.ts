@@ -1,12 +1,10 @@
 import fc from 'fast-check';
-import { readFileSync } from 'node:fs';
 import { apply } from './apply';
 import { Command, type Step } from './commands';
 import { Brand, emptyBrand, serialiseBrand, type Swatch, type Token } from './document';
 import { partOfDemo } from '../../../tests/part-of-demo';
 import { anyCommand, runAll } from '../../../tests/random-commands';
 
-const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));
 const swatch = (id: string, value = '#006871'): Swatch => ({ id, name: id, value, locked: false });
 const token = (id: string, path: string, values: Token['values']): Token => ({
   id,
