@@ -39,14 +39,30 @@ test('what a file and its colours are called cannot move the cursor or recolour 
   expect(printable('a\u001b[2J\u009b1m\u007f\n\té“')).toBe('a·[2J·1m···é“');
 });
 
-test('in a terminal each colour has two columns of itself', async () => {
-  process.env.FORCE_COLOR = '1';
-  try {
-    const { stdout } = await breakwater('inspect', put('one.txt', '#162631 Keel\n'));
-    expect(stdout).toBe('one (loose, 1)\n  \u001b[48;2;22;38;49m    \u001b[0m #162631  Keel\n');
-  } finally {
+describe('in a terminal', () => {
+  const terminal = Object.getOwnPropertyDescriptor(process.stdout, 'isTTY');
+  const environment = { ...process.env };
+  afterEach(() => {
+    process.env = { ...environment };
+    if (terminal) Object.defineProperty(process.stdout, 'isTTY', terminal);
+    else delete (process.stdout as { isTTY?: boolean }).isTTY;
+  });
+
+  test.each([
+    [true, {}, true],
+    [false, {}, false],
+    [false, { FORCE_COLOR: '1' }, true],
+    [true, { FORCE_COLOR: '0' }, false],
+    [true, { NO_COLOR: '1' }, false],
+    [false, { NO_COLOR: '1', FORCE_COLOR: '1' }, true],
+  ])('(%s) with %j each colour has two columns of itself: %s', async (isTTY, given, shown) => {
     delete process.env.FORCE_COLOR;
-  }
+    delete process.env.NO_COLOR;
+    Object.assign(process.env, given);
+    Object.defineProperty(process.stdout, 'isTTY', { value: isTTY, configurable: true });
+    const { stdout } = await breakwater('inspect', put('one.txt', '#162631 Keel\n'));
+    expect(stdout).toBe(`one (loose, 1)\n  ${shown ? '\u001b[48;2;22;38;49m    \u001b[0m ' : ''}#162631  Keel\n`);
+  });
 });
 
 test('for programs: formats, kinds, rows, opacity and problems by their places', async () => {

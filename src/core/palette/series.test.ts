@@ -88,18 +88,18 @@ test('categories: each new colour shows on the ground, the first n are the best 
 test('on white eight stand as far apart as a published scheme does, or farther, for everybody', () => {
   // ColorBrewer's Dark2 (Harrower and Brewer 2003), eight classes, from memory.
   const dark2 = ['#1b9e77', '#d95f02', '#7570b3', '#e7298a', '#66a61e', '#e6ab02', '#a6761d', '#666666'];
-  expect(categorical(wish).closest!.distance).toBeGreaterThan(1.5 * least(dark2));
+  expect(categorical({ ...wish, liveliness: 1 }).closest!.distance).toBeGreaterThan(1.5 * least(dark2));
 });
 
 test('a set is extended without moving a colour of it; what cannot be reached is told by the distance', () => {
   const given = ['#196ea9', '#db5d2c', '#2c965d', '#6b46a0', '#dab33a', '#00635f', '#d375a4', '#694323'];
   // Only the liveliest, so that the search is short.
   const short = { ...wish, liveliness: 1 };
-  const { colours } = categorical({ ...short, given, count: 17 });
+  const { colours } = categorical({ ...short, given, count: 12 });
   expect(colours.slice(0, 8)).toEqual(given);
-  expect(new Set(colours).size).toBe(17);
+  expect(new Set(colours).size).toBe(12);
   expect(categorical({ ...short, given, count: 5 }).colours).toEqual(given);
-  const many = categorical({ ...short, count: 24 });
+  const many = categorical({ ...short, visions: [], count: 24 });
   expect(many.colours).toHaveLength(24);
   expect(many.closest!.distance).toBeLessThan(20);
   // No colour at all has 21:1 on a middle grey.

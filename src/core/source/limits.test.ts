@@ -58,6 +58,8 @@ describe('JSON', () => {
     ['"tint": [2, 0.5, 1]', []],
     ['"tint": [0, -1, 1]', []],
     ['"tint": [0, 128, 256]', []],
+    ['"tint": [0, 128, -1]', []],
+    ['"tint": []', []],
     ['"tint": [0, 1]', []],
     ['"tint": [0, 1, 0, 1, 0]', []],
     ['"tint": [0, 1, "x"]', []],
@@ -84,6 +86,8 @@ describe('style sheets', () => {
         },
       ],
     });
+    for (const [open, close] of ['()', '{}', '[]'])
+      expect(scanCss(source(`a{--x:${open!.repeat(200)}${close!.repeat(200)}}`)).problems).toHaveLength(1);
     expect(scanCss(source('(a){[b]}'.repeat(300))).problems.map(({ message }) => message)).not.toContain(
       'This style sheet is nested more than 200 levels deep, so it was not read.',
     );
@@ -130,6 +134,8 @@ describe('XML', () => {
     };
     const fault = walkXml(source('<x:a xmlns:x="u">\n<b/>t<c></b><d/></x:a>'), handlers);
     expect(fault).toEqual({ severity: 'error', line: 2, column: 13, message: 'This is not whole XML: unexpected close tag.' });
+    // Two faults: the first is told.
+    expect(walkXml(source('<a></b></c>'), {})?.column).toBe(8);
     expect(seen).toEqual(['<a 0', '\n', '<a/b 18', '>a/b', 't', '<a/c 23', '>a/c']);
     expect(walkXml(source('<a>'), {})?.message).toBe('This is not whole XML: unclosed tag: a');
     // An entity of the document's own is not expanded: it is a fault.

@@ -78,3 +78,15 @@ test('source code: names before the values, comments of the language, marks of c
     'was (comment): #010101',
   ]);
 });
+
+test('what only looks like a colour is none: plain numbers in other prefixes, words outside of keys that speak of colour', () => {
+  expect(told(scanCode, 'a = 0xfff; b = &Habc; c = $1234; d = 0xffffff; e = $aabbcc; f = &H112233; x#fff; g = #fff-1')).toEqual([
+    'd: 0xffffff',
+    'e: $aabbcc',
+    'f: &H112233',
+  ]);
+  expect(told(scanSettings, 'size = 2060152\nlast = #fff')).toEqual(['last: #fff']);
+  expect(told(scanXml, '<a>\n  <b>  </b>#fff</a>')).toEqual(['a: #fff']);
+  expect(scanXml(SourceText.ofText('<a/>')).problems).toEqual([]);
+  expect(scanXml(SourceText.ofText('<a>')).problems).toHaveLength(1);
+});

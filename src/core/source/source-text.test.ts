@@ -99,3 +99,60 @@ test('lines end at LF, CR or both; other bytes are no text', () => {
   ]);
   expect(SourceText.of(Uint8Array.of(1, 0, 2, 9, 9, 9, 9, 9))).toBeNull();
 });
+
+test('what is a character of UTF-8 is what the platform takes for one, at every border of the table (Unicode 15, table 3-7)', () => {
+  const lead = [...new TextEncoder().encode('é€😀'.repeat(4))];
+  const [firsts, seconds, others] = [
+    [0x7f, 0x80, 0xc1, 0xc2, 0xdf, 0xe0, 0xe1, 0xec, 0xed, 0xee, 0xef, 0xf0, 0xf1, 0xf3, 0xf4, 0xf5, 0xff],
+    [0x7f, 0x80, 0x8f, 0x90, 0x9f, 0xa0, 0xbf, 0xc0],
+    [0x7f, 0x80, 0xbf, 0xc0],
+  ];
+  const decoder = new TextDecoder('utf-8', { fatal: true });
+  const whole = (bytes: Uint8Array) => {
+    try {
+      return decoder.decode(bytes);
+    } catch {
+      return null;
+    }
+  };
+  for (const first of firsts!) {
+    const tails = [[], ...seconds!.flatMap((b) => [[b], ...others!.flatMap((c) => [[b, c], ...others!.map((d) => [b, c, d])])])];
+    for (const tail of tails) {
+      const bytes = Uint8Array.from([...lead, first, ...tail, 0x78]);
+      const source = SourceText.of(bytes)!;
+      const text = whole(bytes);
+      if (text !== null) expect([tail, source.text]).toEqual([tail, text]);
+      else expect([first, tail, source.encoding, source.text.includes('\ufffd')]).toEqual([first, tail, 'utf-8', true]);
+      // Every byte is accounted for, and an edit behind leaves those before as they are.
+      expect([first, tail, source.byteOffset(source.text.length)]).toEqual([first, tail, bytes.length]);
+      const edited = source.rewritten([{ span: { from: source.text.length - 1, to: source.text.length }, text: 'y' }]);
+      expect([...edited]).toEqual([...bytes.slice(0, -1), 0x79]);
+    }
+  }
+});
+
+test.each<[string, number[], Encoding | null, string]>([
+  ['UTF-16 without a mark, little end first', [0x61, 0, 0x62, 0], 'utf-16le', 'ab'],
+  ['UTF-16 without a mark, big end first', [0, 0x61, 0, 0x62], 'utf-16be', 'ab'],
+  ['mostly ASCII among other letters', [0x61, 0, 0x62, 0, 0x63, 0, 0x3b, 0x04], 'utf-16le', 'abcл'],
+  ['too short to tell', [0x61, 0], null, ''],
+  ['zeros on both sides', [0, 0, 0x61, 0], null, ''],
+  ['half of it other letters', [0x61, 0, 0x3b, 0x04, 0x3c, 0x04, 0x62, 0], null, ''],
+  ['a mark and an odd byte behind', [0xff, 0xfe, 0x61, 0, 0x62], 'utf-16le', 'a'],
+  ['half a character', [0xff, 0xfe, 0x00, 0xd8, 0x61, 0], 'utf-16le', '\ud800a'],
+  ['a byte order mark of neither', [0xff, 0xff, 0x61], 'latin-1', 'ÿÿa'],
+  ['one wrong byte and no whole sequence', [0x61, 0xe4], 'latin-1', 'aä'],
+  ['one wrong byte and one whole sequence', [0xc3, 0xa9, 0xe4], 'latin-1', 'Ã©ä'],
+  ['one wrong byte and two whole sequences', [0xc3, 0xa9, 0xc3, 0xa9, 0xe4], 'utf-8', 'éé\ufffd'],
+  ['a mark of UTF-8 and a wrong byte', [0xef, 0xbb, 0xbf, 0xe4], 'utf-8', '\ufffd'],
+  ['the sign for what cannot be decoded, written as itself', [0xef, 0xbf, 0xbd], 'utf-8', '\ufffd'],
+  ['nothing', [], 'utf-8', ''],
+])('%s', (_name, bytes, encoding, text) => {
+  const source = SourceText.of(Uint8Array.from(bytes));
+  expect([source?.encoding ?? null, source?.text ?? '']).toEqual([encoding, text]);
+});
+
+test('what a byte of junk costs is bounded: a picture’s worth of it is Latin-1', () => {
+  const source = SourceText.of(Uint8Array.from({ length: 50_000 }, () => 0xe4))!;
+  expect([source.encoding, source.text.length]).toEqual(['latin-1', 50_000]);
+});
