@@ -116,7 +116,7 @@ async function jest(parts: readonly Part[], env: Record<string, string> = {}): P
   const only = title ? ['--testNamePattern', title] : [];
   const args = [
     'node_modules/jest/bin/jest.js',
-    '--maxWorkers=2',
+    '--maxWorkers=3',
     ...shown,
     ...only,
     '--json',
