@@ -77,6 +77,21 @@ export function loaded(file: WrittenFile): Record<string, unknown> {
   return createRequire(__filename)(join(folder, 'module.cjs')) as Record<string, unknown>;
 }
 
+/** What TypeScript has to say of a module and of what it imports. Without a page's own types, which are most of the work. */
+export function typeErrors(path: string): { readonly code: number; readonly text: string }[] {
+  const program = ts.createProgram([path], {
+    strict: true,
+    noEmit: true,
+    target: ts.ScriptTarget.ES2022,
+    lib: ['lib.es2022.d.ts'],
+    skipDefaultLibCheck: true,
+    types: [],
+  });
+  return ts
+    .getPreEmitDiagnostics(program)
+    .map(({ code, messageText }) => ({ code, text: ts.flattenDiagnosticMessageText(messageText, ' ') }));
+}
+
 /** Every text in nested objects, in order. */
 export function leaves(value: unknown, path: readonly string[] = []): Read {
   if (typeof value === 'string') return [[path.join('.'), value]];

@@ -5,9 +5,8 @@ import { transform } from 'lightningcss';
 import lessCompiler from 'less';
 import postcss from 'postcss';
 import { compileString } from 'sass';
-import ts from 'typescript';
 import { computed } from './chromium';
-import { laid, leaves, loaded, pairs, perTheme, text, type Pair, type Read, type Reader, type Theme } from './files';
+import { laid, leaves, loaded, pairs, perTheme, text, typeErrors, type Pair, type Read, type Reader, type Theme } from './files';
 
 /** Declarations of a sheet by the selector's theme, by PostCSS. */
 function blocks(sheet: string, themes: readonly Theme[]): Read[] {
@@ -136,11 +135,7 @@ export const frameworks: Readonly<Record<string, Reader>> = {
     holds: 'tokens',
     read([file]) {
       const { at } = laid([file!]);
-      const program = ts.createProgram([at(file!)], { strict: true, noEmit: true, target: ts.ScriptTarget.ES2022, types: [] });
-      const complaints = ts
-        .getPreEmitDiagnostics(program)
-        .map(({ messageText }) => ts.flattenDiagnosticMessageText(messageText, ' '));
-      expect(complaints).toEqual([]);
+      expect(typeErrors(at(file!)).map(({ text }) => text)).toEqual([]);
       return Object.values(loaded(file!).themes as Record<string, unknown>).map((theme) => pairs(leaves(theme)));
     },
   },

@@ -24,6 +24,8 @@ test.each(all)('%s: the command line answers, within its memory, in few words', 
     env: { ...process.env, NODE_OPTIONS: `--max-old-space-size=${MEMORY_MB}` },
   });
   expect([signal, stderr.length < 1_000, [0, 2].includes(status!)]).toEqual([null, true, true]);
+  // No entity is expanded, no other file read, no control character handed on.
+  expect(stdout + stderr).not.toMatch(/haha|root:|\\u001b|\\u0007|[\u0007\u001b]/);
   if (status === 2) expect([stdout, stderr.trim().split('\n')]).toEqual(['', [expect.stringMatching(/^breakwater: .*[.)]$/)]]);
   else {
     const { problems } = JSON.parse(stdout) as { problems: { message: string }[] };
