@@ -61,6 +61,7 @@ for (const [room, { folder: code, others }] of Object.entries(ROOMS)) {
       config: {
         testMatch: [`${code}/**/*`, others].flatMap((path) => (path ? [`<rootDir>/${path}.test.ts`] : [])),
         filter: join(HERE, 'filter.cjs'),
+        testEnvironment: join(HERE, 'first-failure.cjs'),
       },
     },
     plugins: ['@stryker-mutator/jest-runner', join(HERE, 'plugins.ts')],
