@@ -111,6 +111,12 @@ test('a broken brand file is told by name', async () => {
   expect([status, stderr]).toEqual([2, expect.stringMatching(/^breakwater: d\.breakwater\.json: .*not JSON.*\n$/)]);
 });
 
+test('a file that is not there is not watched', async () => {
+  expect(await breakwater('export', '/nowhere/x.json', '--to', 'css', '--out', out(), '--watch')).toEqual(
+    refused('/nowhere/x.json is not there.'),
+  );
+});
+
 test('a token file of one theme is written as one file, without a resolver', async () => {
   const { stdout } = await breakwater('export', 'demo/gather/day.tokens.json', '--to', 'dtcg', '--out', out(), '--json');
   expect(listed(stdout).map(({ path }) => path)).toEqual(['tokens/day.tokens.json']);

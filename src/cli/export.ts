@@ -42,6 +42,8 @@ export async function exportFiles(path: string, options: ExportOptions): Promise
     listFiles(await Promise.all(written.map(({ file, format }) => manifestEntry(file, format))), options.json ?? false);
   };
   if (!options.watch) return once();
+  // One that is not there will not come by being watched.
+  load(path);
   await whenChanged(path, async () => {
     try {
       await once();
@@ -146,15 +148,16 @@ const REST_MS = 120;
 
 /** Runs now and whenever the file becomes another, until the process is ended. */
 async function whenChanged(path: string, run: () => Promise<void>): Promise<never> {
-  await run();
-  tell(`watching ${path}; Ctrl-C stops.`);
   let timer: NodeJS.Timeout | undefined;
   let running = Promise.resolve();
-  // The folder, because many editors put a new file in the place of the old one.
+  // Watched before the file is first read, or a change in between would be lost; and the folder, because many editors put a
+  // new file in the place of the old one.
   watch(dirname(path), (_event, name) => {
     if (name !== basename(path)) return;
     clearTimeout(timer);
     timer = setTimeout(() => (running = running.then(run)), REST_MS);
   });
+  await (running = run());
+  tell(`watching ${path}; Ctrl-C stops.`);
   return new Promise<never>(() => {});
 }
