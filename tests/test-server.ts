@@ -19,7 +19,7 @@ export async function startTestServer(name: string, template: keyof typeof TEMPL
   const given = process.env.BREAKWATER_TEST_CLUSTER;
   if (!given) throw new Error('This test needs a database; run it with bin/test.');
   const env = serverEnv(await databaseUrl(JSON.parse(given) as Cluster, name, TEMPLATES[template]), template);
-  const port = await freePort(4_000 + Math.floor(Math.random() * 2_000));
+  const port = await testPort();
   let child: ChildProcess = await serve(port, env);
   return {
     url: `http://127.0.0.1:${port}`,
@@ -30,6 +30,11 @@ export async function startTestServer(name: string, template: keyof typeof TEMPL
     },
     close: () => end(child),
   };
+}
+
+/** A free port. Each of the processes that run tests beside each other looks among its own, so that no two take the same. */
+export function testPort(): Promise<number> {
+  return freePort(10_000 + 1_000 * Number(process.env.JEST_WORKER_ID) + Math.floor(Math.random() * 500));
 }
 
 /** Somebody with a browser, with a cookie once signed in; sends what a browser's page would send. */

@@ -1,15 +1,14 @@
 /** Two instances of the application on one database: what is done at one is heard at the other. */
 import type { ChildProcess } from 'node:child_process';
-import { freePort } from '../../ops/cluster';
 import { end, serve } from '../../ops/server';
-import { startTestServer, Visitor, type TestServer } from '../test-server';
+import { startTestServer, testPort, Visitor, type TestServer } from '../test-server';
 
 let first: TestServer;
 let second: TestServer;
 let server: ChildProcess;
 beforeAll(async () => {
   first = await startTestServer('live');
-  const port = await freePort(6_200);
+  const port = await testPort();
   server = await serve(port, first.env);
   second = { ...first, url: `http://127.0.0.1:${port}` };
 });

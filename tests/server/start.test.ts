@@ -4,7 +4,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { databaseUrl, freePort, stopCluster, type Cluster } from '../../ops/cluster';
-import { Visitor, type TestServer } from '../test-server';
+import { testPort, Visitor, type TestServer } from '../test-server';
 
 const data = mkdtempSync(join(tmpdir(), 'breakwater-start-'));
 const running: ChildProcess[] = [];
@@ -44,7 +44,7 @@ const name = async (server: TestServer) =>
   (await (await Visitor.demo(server, 'ida')).send('GET', '/api/brands/quillhaven')).body.brand.name;
 
 test('the first start makes a private cluster, loads the demo and prints the address', async () => {
-  const port = await freePort(6_100);
+  const port = await testPort();
   const { child, output, server } = await start('--port', String(port));
   for (const line of [
     /PostgreSQL \.\.\. [\d.]+ s/,
@@ -74,7 +74,7 @@ test('the second start builds nothing, and everything is there; a killed starter
     expect.stringContaining('nothing has changed'),
   ]);
   // A folder that is served already is left to who serves it, whatever the port.
-  await expect(start('--port', String(await freePort(6_200)))).rejects.toThrow(`is already served at ${first.server.url}`);
+  await expect(start('--port', String(await testPort()))).rejects.toThrow(`is already served at ${first.server.url}`);
   expect((await fetch(`${first.server.url}/icon.svg`)).ok).toBe(true);
   await (await Visitor.demo(first.server, 'ida')).change([{ do: 'brand.edit', set: { name: 'Kept through a kill' } }]);
   first.child.kill('SIGKILL');
