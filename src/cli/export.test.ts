@@ -62,6 +62,10 @@ test.each([
 
 test('without --to the brand’s own destinations are written with their options; --set changes them; --check compares', async () => {
   const run = (...args: string[]) => breakwater('export', DEMO, '--out', out(), ...args);
+  // A format that the brand ships to is written with its people's options, and those of the line beside them.
+  expect((await run('--to', 'css')).status).toBe(0);
+  expect(read('css/quillhaven-ferries.css')).toContain('--qf-brand-primary: #006871;');
+  rmSync(out(), { recursive: true });
   const missing = await run('--check');
   expect([missing.status, missing.stderr]).toEqual([
     4,

@@ -87,6 +87,8 @@ test('the files of a release, asked for by its number and with the token, and pu
     })),
   });
   expect(asked.at(-3)!.path).toBe('/deliver/b/8/manifest.json');
+  release('12', {});
+  expect((await pull('--release', '12')).stderr).toBe('breakwater: release 12\n');
 });
 
 test('more files than are fetched side by side all come, each once', async () => {
@@ -231,7 +233,7 @@ test.each([
 });
 
 test('an address of another kind and a token that is not set ask nobody', async () => {
-  for (const other of ['colours.example', 'ftp://colours.example/b', 'file:///etc/passwd'])
+  for (const other of ['colours.example', 'ftp://colours.example/b', 'file:///etc/passwd', 'xhttps://colours.example'])
     expect((await breakwater('pull', other, '--out', folder)).stderr).toBe(
       `breakwater: “${other}” is no address; it looks like https://colours.example/deliver/BRAND.\n`,
     );

@@ -7,6 +7,7 @@ import type { Choices } from './choices';
 import { withinDepth } from './colour-depth';
 
 const told = ({ findings }: Pick<Material, 'findings'>) => findings.map(({ severity, message }) => `${severity}: ${message}`);
+const rules = ({ findings }: Pick<Material, 'findings'>) => findings.map(({ rule }) => rule);
 const shown = ({ themes }: Pick<Material, 'themes'>) =>
   themes.map(({ identifier, tokens }) => [
     identifier,
@@ -98,6 +99,7 @@ test('what is outside sRGB is said, once, and at most four by name; who can hold
     'warning: Outside sRGB, and written as the nearest colour inside it: a, b, c, d.',
   ]);
   expect(told(made(five, {}, { wide: true }))).toEqual([]);
+  expect(rules(made(five))).toEqual(['gamut']);
 });
 
 test('nothing to write, a token without a colour and names that fall together are errors', () => {
@@ -113,6 +115,7 @@ test('nothing to write, a token without a colour and names that fall together ar
     'error: a has no colour in Night; give it one.',
     'error: b has no colour in Night (b → a → nothing); give it one.',
   ]);
+  expect([rules(lost), rules(made(fewTokens({})))]).toEqual([['no-colour', 'no-colour'], ['nothing-to-write']]);
   expect(lost.findings[1]!.subject).toEqual({ theme: 'night', tokens: ['b'] });
   expect(lost.themes[1]!.tokens).toEqual([]);
   expect(told(made(fewTokens({ 'a.b': '#111111', 'a-b': '#222222' })))).toEqual([
@@ -159,6 +162,8 @@ describe('a target with few colours', () => {
   });
 
   test('or near ones become one, with their own opacity', () => {
+    // The one that moves farthest is named.
+    expect(told(within('4'))[0]).toContain('at most 14.1 ΔE2000 away (#c0c0c0 as #ffffff)');
     const reduced = within('4', 'reduce');
     const colours = reduced.themes[0]!.tokens.map(({ colour }) => colour);
     expect(new Set(colours.map(({ hex }) => hex)).size).toBeLessThanOrEqual(4);

@@ -32,6 +32,7 @@ test.each([
 test('CSS is a hex code unless asked otherwise, has four more digits where asked, and says what is shown', () => {
   expect(cssText(read('#1f6f7880'))).toBe('#1f6f7880');
   expect(cssText(read('#1f6f78'), { notation: 'oklch', precision: 'more' })).toBe('oklch(0.498983369 0.075302153 206.0331306)');
+  expect(cssText(read('oklch(0.5 0.0712345 200.5)'), { notation: 'oklch' })).toBe('oklch(0.5 0.07123 200.5)');
   const wide = read('color(display-p3 0 1 0)');
   expect(read(cssText(wide, { notation: 'oklch' })).hex).toBe(wide.hex);
   expect(read(cssText(wide, { notation: 'oklch' })).clipped).toBeLessThan(1e-4);
