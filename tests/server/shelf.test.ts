@@ -104,3 +104,14 @@ test('what is no picture, too large, or comes from elsewhere is not kept', async
   expect(await status(ida, bytes, '/api/brands/others/pictures')).toBe(404);
   expect(await status(ida, bytes, PICTURES, 'http://evil.example')).toBe(403);
 });
+
+test('a brand keeps five hundred pictures, and one that it has already is no more', async () => {
+  const [had, other] = ['harbour-at-dusk.jpg', 'trainer-strip.png'].map((name) => readFileSync(`demo/gather/${name}`));
+  expect((await send(ida, had!)).status).toBe(200);
+  await database.query(
+    `INSERT INTO pictures (brand_id, sha256, media_type, bytes, person_id) SELECT 'quillhaven', 'full' || n, 'image/png', '', 'demo-ida' FROM generate_series(1, 499) AS n`,
+  );
+  const full = await send(ida, other!);
+  expect([full.status, await full.json()]).toEqual([409, { error: 'A brand keeps at most 500 pictures.' }]);
+  expect((await send(ida, had!)).status).toBe(200);
+});
