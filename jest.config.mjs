@@ -3,6 +3,7 @@ const config = {
   testEnvironment: 'node',
   // What hangs is told from what is slow on a busy machine; no test measures time.
   testTimeout: 180_000,
+  testSequencer: '<rootDir>/tests/longest-first.cjs',
   transform: { '^.+\\.(t|j)sx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' } }] },
   // Packages that ship ES modules only.
   transformIgnorePatterns: ['/node_modules/(?!(nanoid|culori|color-name|fast-png|iobuffer|fflate|css-tree|saxes)/)'],
