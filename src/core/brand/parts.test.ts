@@ -4,10 +4,13 @@ import { apply } from './apply';
 import { canonical } from './canonical';
 import type { Command, Step } from './commands';
 import { assignments, firstSeries, mergedValues, readValues, tokensBelow } from './data-fields';
-import { LIMITS, type Brand, type DataField, type Palette, type Token } from './document';
+import { compareBrands } from './compare';
+import { Brand, LIMITS, serialiseBrand, type DataField, type Palette, type Token } from './document';
 import { groundsOf } from './grounds';
+import { clashes, named } from './naming';
 import { PaletteFile, paletteFileName, serialisePalette } from './palette-file';
 import { removalSteps, unlinkSteps } from './remove-tokens';
+import { renameTokens } from './rename-tokens';
 import { stateFamilies, stateTokens } from './state-tokens';
 import { copyTheme, shiftTheme, takeDerived } from './theme-edits';
 import { followedOptions } from './token-options';
@@ -376,4 +379,79 @@ test('a palette is handed on without ids and notes of settling, and the same one
 test('equal values have one text, whatever the order of their keys; lists keep theirs', () => {
   expect(canonical({ b: 1, a: { d: [2, 1], c: null } })).toBe('{"a":{"c":null,"d":[2,1]},"b":1}');
   expect(canonical([{ z: 1, y: 2 }])).toBe('[{"y":2,"z":1}]');
+});
+
+test('a brand file: keys in the order of the schema, values in that of the themes, two spaces, an end of line', () => {
+  const brand = fewTokens({ one: ['#111111', '#222222'] });
+  const shuffled = {
+    ...brand,
+    tokens: [{ ...brand.tokens[0]!, values: { night: { colour: '#222222' }, day: { colour: '#111111' } } }],
+  };
+  const text = serialiseBrand({ ...shuffled, themes: brand.themes });
+  expect(text).toBe(serialiseBrand(brand));
+  expect(
+    text.startsWith('{\n  "format": "breakwater-brand",\n  "version": 1,\n  "id": "b",\n  "name": "Few",\n  "palettes": []'),
+  ).toBe(true);
+  expect(text.indexOf('"day": {')).toBeLessThan(text.indexOf('"night": {'));
+  expect(text.endsWith('}\n')).toBe(true);
+  expect(Brand.parse(JSON.parse(text))).toEqual(brand);
+});
+
+test('paths in each convention, and those that some destination would merge', () => {
+  const conventions = (path: string) => (['kebab', 'camel', 'dots'] as const).map((naming) => named(path, naming));
+  expect(conventions('text.onHeader')).toEqual(['text.on-header', 'text.onHeader', 'text.on.header']);
+  expect(conventions('Surface.Page_two')).toEqual(['surface.page-two', 'surface.pageTwo', 'surface.page.two']);
+  const found = clashes(fewTokens({ 'a.b': '#111', c: '#111', 'A.b': '#111', ab: '#111', 'a-b': '#111' }).tokens);
+  expect(found.map(({ one, two, by }) => `${one.path} ${two.path} ${by}`)).toEqual([
+    'a.b A.b case',
+    'a.b ab separators',
+    'a.b a-b separators',
+  ]);
+});
+
+test('a group renamed whole takes the fields that speak of it along, and nothing to rename is said', () => {
+  const brand: Brand = {
+    ...fewTokens({ 'route.a': '#111', 'route.b': '#222' }),
+    fields: [{ id: 'f', name: 'F', group: 'route', values: [] }],
+  };
+  expect(
+    renameTokens(
+      brand,
+      new Map([
+        ['route.a', 'way.a'],
+        ['route.b', 'way.b'],
+      ]),
+      'Rename',
+    ),
+  ).toEqual({
+    label: 'Rename',
+    steps: [
+      { do: 'token.edit', id: 'route-a', set: { path: 'way.a' } },
+      { do: 'token.edit', id: 'route-b', set: { path: 'way.b' } },
+      { do: 'field.edit', id: 'f', set: { group: 'way' }, was: { group: 'route' } },
+    ],
+  });
+  expect(renameTokens(brand, new Map([['route.a', 'route.a']]), 'x')).toEqual({ refusal: 'That is the path it has already.' });
+  expect(renameTokens(brand, new Map([['route.a', 'a b']]), 'x')).toEqual({
+    refusal: expect.stringContaining('“a b”: A token path is words'),
+  });
+});
+
+test('differences: a value counts in the themes both have; a destination, a field and the brand itself count too', () => {
+  const brand: Brand = {
+    ...fewTokens({ a: ['#111', '#222'] }),
+    destinations: [{ id: 'd', name: 'D', format: 'css', options: {} }],
+  };
+  const kinds = (now: Brand) => compareBrands(brand, now).map(({ kind, what, name }) => `${kind} ${what} ${name}`);
+  expect(kinds(changed(brand, 'a', { values: { ...brand.tokens[0]!.values, night: { colour: '#333' } } }))).toEqual([
+    'changed token a',
+  ]);
+  expect(kinds({ ...brand, destinations: [{ ...brand.destinations[0]!, format: 'sass' }] })).toEqual(['changed destination D']);
+  expect(kinds({ ...brand, name: 'Other' })).toEqual(['changed brand Other']);
+  // Copied and unchanged is no difference; neither are the values of a theme that is new, for the theme is.
+  expect(kinds(structuredClone(brand))).toEqual([]);
+  const dusk = changed({ ...brand, themes: [...brand.themes, { id: 'dusk', name: 'Dusk' }] }, 'a', {
+    values: { ...brand.tokens[0]!.values, dusk: { colour: '#444' } },
+  });
+  expect(kinds(dusk)).toEqual(['added theme Dusk']);
 });
