@@ -1,5 +1,6 @@
 import Color from 'colorjs.io';
 import fc from 'fast-check';
+import { bytesOf, eightDigits } from './integers';
 import { linearFloats, notations, oklchText, wideChannels, wideText } from './notations';
 import { channelsOf, spaceById, SPACES, spaceText } from './spaces';
 import { readColour } from './read';
@@ -84,4 +85,17 @@ test.each(SPACES.map((space) => [space.id, space] as const))(
 test('a channel that has no value is none; xyz is the one under D65; what is no space of CSS is none', () => {
   expect(channelsOf({ mode: 'rgb', r: 0.5, g: 0.5, b: 0.5 }, spaceById('oklch')!)[2]).toBeNull();
   expect([spaceById('xyz')?.id, spaceById('xyz-d50')?.id, spaceById('hsv')]).toEqual(['xyz-d65', 'xyz-d50', undefined]);
+});
+
+test('eight digits with the opacity last or first, and four bytes', () => {
+  const colour = readColour('#1f6f7880')!;
+  expect([eightDigits(colour), eightDigits(colour, 'argb'), bytesOf(colour)]).toEqual([
+    '1f6f7880',
+    '801f6f78',
+    [31, 111, 120, 128],
+  ]);
+});
+
+test('white space about a colour is no part of it', () => {
+  expect(readColour('  #1F6F78\n')).toMatchObject({ css: '#1F6F78', hex: '#1f6f78' });
 });
