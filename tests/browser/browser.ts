@@ -1,4 +1,4 @@
-import { mkdtempSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
@@ -17,6 +17,16 @@ export function launch(): Promise<Browser> {
     defaultViewport: { width: 1280, height: 800 },
     args: FLAGS.split(' '),
   });
+}
+
+/** A download, once all of it is there: until then its name may be taken by a file that is still being written. */
+export async function arrived(folder: string, name: string): Promise<Buffer> {
+  const path = join(folder, name);
+  const isWhole = () =>
+    existsSync(path) && statSync(path).size > 0 && !readdirSync(folder).some((file) => file.endsWith('.crdownload'));
+  for (const deadline = Date.now() + PATIENCE_MS; Date.now() < deadline && !isWhole();)
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  return readFileSync(path);
 }
 
 /** A person at a page of their own: real mouse and keyboard, and every error of the page remembered. */

@@ -1,10 +1,8 @@
 /** The whole way by hand: from a pasted list to screens proved identical, and one that is not. */
-import { existsSync, readFileSync } from 'node:fs';
 import { unzipSync } from 'fflate';
-import { join } from 'node:path';
 import type { Browser } from 'puppeteer-core';
 import { startTestServer, type TestServer } from '../test-server';
-import { launch, Person } from './browser';
+import { arrived, launch, Person } from './browser';
 
 let server: TestServer;
 let browser: Browser;
@@ -155,9 +153,7 @@ test('ship: files are previewed, copied and downloaded with a manifest that fits
   await ida.page.waitForFunction(async () => (await navigator.clipboard.readText()).includes('--qf-text-quiet: #3c4a6b;'));
   const folder = await ida.downloads();
   await ida.click('Download all as a zip');
-  const path = join(folder, 'quillhaven-ferries.zip');
-  for (let n = 0; n < 100 && !existsSync(path); n++) await new Promise((resolve) => setTimeout(resolve, 100));
-  const zip = unzipSync(new Uint8Array(readFileSync(path)));
+  const zip = unzipSync(new Uint8Array(await arrived(folder, 'quillhaven-ferries.zip')));
   const manifest = JSON.parse(new TextDecoder().decode(zip['manifest.json'])) as { files: { path: string; bytes: number }[] };
   expect(manifest.files.map((entry) => [entry.path, entry.bytes])).toEqual(
     manifest.files.map((entry) => [entry.path, zip[entry.path]!.length]),

@@ -1,11 +1,9 @@
 /** Ship with mouse and keyboard: what reads it, its options, what it weighs, templates, what has changed since a release. */
 import { createHash } from 'node:crypto';
-import { existsSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { unzipSync } from 'fflate';
 import type { Browser } from 'puppeteer-core';
 import { startTestServer, type TestServer } from '../test-server';
-import { launch, Person } from './browser';
+import { arrived, launch, Person } from './browser';
 
 let server: TestServer;
 let browser: Browser;
@@ -130,9 +128,12 @@ test('a template is written beside what it gives; a mistake is told with its lin
   await ida.click('Anything else, by a template of your own');
   await ida.sees('surface.page = #ddf0ee');
   await ida.click('Ship to this');
-  const template = await ida.find('[aria-label=Template]');
+  // Until then the template on the page is the offer's, and what is written into it is gone with it.
+  await ida.page.waitForFunction(
+    () => ![...document.querySelectorAll('button')].some((button) => button.textContent === 'Ship to this'),
+  );
   const write = async (source: string) => {
-    await template.click();
+    await (await ida.find('[aria-label=Template]')).click();
     await ida.keys('Control', 'a');
     await ida.page.keyboard.sendCharacter(source);
   };
@@ -195,26 +196,20 @@ test('the brand sheet is seen page by page, and taken along as PDF and as pictur
   await ida.fill('A line at the head', 'For the harbour office');
   const folder = await ida.downloads();
   await ida.click('Download as PDF');
-  const arrived = async (name: string) => {
-    for (let n = 0; n < 200 && !existsSync(join(folder, name)); n++) await new Promise((resolve) => setTimeout(resolve, 100));
-    return readFileSync(join(folder, name)).toString('latin1');
-  };
-  const pdf = await arrived('quillhaven-ferries-sheet.pdf');
+  const pdf = (await arrived(folder, 'quillhaven-ferries-sheet.pdf')).toString('latin1');
   expect(pdf.match(/\/Type\s*\/Page\b/g)).toHaveLength(3);
   await (await ida.find('[aria-label="Palettes as SVG"]')).click();
-  expect(await arrived('quillhaven-ferries-sheet-1.svg')).toContain('For the harbour office');
+  expect((await arrived(folder, 'quillhaven-ferries-sheet-1.svg')).toString()).toContain('For the harbour office');
   await ida.click('Back to the files');
 });
 
 test('one file and all of them are downloaded, each as its hash says', async () => {
   const folder = await ida.downloads();
   await ida.click('File');
+  // The file as released, and no more the one with the attribute that was tried.
+  await showsLine("[data-theme='day'] {");
   await ida.page.locator('::-p-xpath(//button[.="Download"])').click();
-  const arrived = async (name: string) => {
-    for (let n = 0; n < 100 && !existsSync(join(folder, name)); n++) await new Promise((resolve) => setTimeout(resolve, 100));
-    return readFileSync(join(folder, name));
-  };
-  const css = await arrived('quillhaven-ferries.css');
+  const css = await arrived(folder, 'quillhaven-ferries.css');
   const response = await ida.page.evaluate(async () => {
     const [, , id] = location.pathname.split('/');
     const released = await fetch(`/deliver/${id}/1/css/quillhaven-ferries.css`);
@@ -222,7 +217,7 @@ test('one file and all of them are downloaded, each as its hash says', async () 
   });
   expect(createHash('sha256').update(css).digest('hex')).toBe(response);
   await ida.click('Download all as a zip');
-  const zip = unzipSync(new Uint8Array(await arrived('quillhaven-ferries.zip')));
+  const zip = unzipSync(new Uint8Array(await arrived(folder, 'quillhaven-ferries.zip')));
   const manifest = JSON.parse(new TextDecoder().decode(zip['manifest.json'])) as { files: { path: string; sha256: string }[] };
   expect(manifest.files.length).toBeGreaterThan(33);
   for (const { path, sha256 } of manifest.files) expect(createHash('sha256').update(zip[path]!).digest('hex')).toBe(sha256);
