@@ -68,7 +68,7 @@ test.each(SPACES.map((space) => [space.id, space] as const))(
   '%s: channels, text and back, as an independent library has them',
   (id, space) => {
     const ours = channelsOf({ mode: 'rgb', r: 0.2, g: 0.4, b: 0.6 }, space);
-    // It has the curve of Rec. 2020 from a later draft of CSS Color 4 than browsers and the conversion library do.
+    // It has the curve of Rec. 2020 from a later draft of CSS Color 4 than the conversion library.
     if (id !== 'rec2020')
       new Color('srgb', [0.2, 0.4, 0.6]).to(SAME[id]!).coords.forEach((value, at) => expect(ours[at]).toBeCloseTo(value!, 4));
     const text = spaceText(space, ours.map(String), '0.5');
