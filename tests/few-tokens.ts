@@ -19,3 +19,8 @@ export function fewTokens(values: Readonly<Record<string, Written>>, roles: Read
   });
   return { ...emptyBrand('b', 'Few'), themes, tokens };
 }
+
+/** The brand with one token, named by its path, changed. */
+export function changedToken(brand: Brand, path: string, change: Partial<Token>): Brand {
+  return { ...brand, tokens: brand.tokens.map((token) => (token.path === path ? { ...token, ...change } : token)) };
+}

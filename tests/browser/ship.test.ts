@@ -133,7 +133,8 @@ test('a template is written beside what it gives; a mistake is told with its lin
     () => ![...document.querySelectorAll('button')].some((button) => button.textContent === 'Ship to this'),
   );
   const write = async (source: string) => {
-    await (await ida.find('[aria-label=Template]')).click();
+    // By the keyboard: while the file beside it is drawn the editor moves, and a press of the mouse may miss it.
+    await (await ida.find('[aria-label=Template]')).focus();
     await ida.keys('Control', 'a');
     await ida.page.keyboard.sendCharacter(source);
   };

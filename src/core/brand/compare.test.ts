@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
+import { changedToken, fewTokens } from '../../../tests/few-tokens';
 import { anyCommand, runAll } from '../../../tests/random-commands';
 import { apply } from './apply';
 import type { Step } from './commands';
@@ -67,4 +68,31 @@ test('both directions find the same things, with added and removed exchanged', (
     }),
     { numRuns: 60 },
   );
+});
+
+test('differences: a value counts in the themes both have; a destination, a field and the brand itself count too', () => {
+  const brand: Brand = {
+    ...fewTokens({ a: ['#111', '#222'] }),
+    destinations: [{ id: 'd', name: 'D', format: 'css', options: {} }],
+  };
+  const kinds = (now: Brand) => compareBrands(brand, now).map(({ kind, what, name }) => `${kind} ${what} ${name}`);
+  expect(kinds(changedToken(brand, 'a', { values: { ...brand.tokens[0]!.values, night: { colour: '#333' } } }))).toEqual([
+    'changed token a',
+  ]);
+  expect(kinds({ ...brand, destinations: [{ ...brand.destinations[0]!, format: 'sass' }] })).toEqual(['changed destination D']);
+  expect(kinds({ ...brand, name: 'Other' })).toEqual(['changed brand Other']);
+  expect(kinds({ ...brand, tokens: [], destinations: [] })).toEqual(['removed token a', 'removed destination D']);
+  expect(compareBrands(null, brand).map(({ kind, what }) => `${kind} ${what}`)).toEqual([
+    'added brand',
+    'added theme',
+    'added theme',
+    'added token',
+    'added destination',
+  ]);
+  // Copied and unchanged is no difference; neither are the values of a theme that is new, for the theme is.
+  expect(kinds(structuredClone(brand))).toEqual([]);
+  const dusk = changedToken({ ...brand, themes: [...brand.themes, { id: 'dusk', name: 'Dusk' }] }, 'a', {
+    values: { ...brand.tokens[0]!.values, dusk: { colour: '#444' } },
+  });
+  expect(kinds(dusk)).toEqual(['added theme Dusk']);
 });

@@ -85,12 +85,11 @@ test.each<[of: string, surface: string, text: string | undefined, over: Partial<
   ).toBe(expected);
 });
 
-test('fields and colours of a few tokens make the same theme whoever asks', () => {
+test('a dark theme of a few tokens, one of them translucent and one an alias', () => {
   const few = fewTokens(
     { page: '#ffffff', panel: '#eeeeee', text: '#202020', accent: '#cc3300', veil: '#00000080', link: '{accent}' },
     { page: 'surface', panel: 'surface', text: 'text', accent: 'accent' },
   );
-  expect(deriveTheme(few, 'day', null, RECIPES.night)).toEqual(deriveTheme(few, 'day', null, RECIPES.night));
   expect(
     Object.entries(deriveTheme(few, 'day', null, RECIPES.dark).values).map(([id, value]) => `${id} ${valueText(value)}`),
   ).toMatchSnapshot();

@@ -1,11 +1,8 @@
-/** What a brand does not take, and the sentence it says: in commands, in files, and while several people work at once. */
-import { fewTokens } from '../../../tests/few-tokens';
+/** What a brand does not take, and the sentence it says: in commands and in files. */
+import { changedToken, fewTokens } from '../../../tests/few-tokens';
 import { apply } from './apply';
 import { touchedBy, type Command, type Step } from './commands';
-import { compareBrands } from './compare';
 import { Brand, LIMITS, ringWords, type Token } from './document';
-import { enqueue, receive, withdraw, type Replica } from './replica';
-import { lostWay, resolveTheme, tokensUsing, trailOf } from './resolve';
 
 const swatch = (id: string, value = '#111111') => ({ id, name: `Swatch ${id}`, value, locked: false });
 const small: Brand = {
@@ -17,12 +14,7 @@ const small: Brand = {
   destinations: [{ id: 'd', name: 'D', format: 'css', options: {} }],
   fields: [{ id: 'f', name: 'Route', group: 'x', values: [{ text: 'North', token: 'three' }] }],
 };
-const linked: Brand = {
-  ...small,
-  tokens: small.tokens.map((token) =>
-    token.id === 'one' ? { ...token, values: { ...token.values, day: { swatch: 'a' } } } : token,
-  ),
-};
+const linked = changedToken(small, 'one', { values: { ...small.tokens[0]!.values, day: { swatch: 'a' } } });
 const command = (...steps: Step[]): Command => ({ label: 'x', steps });
 const refusal = (brand: Brand, ...steps: Step[]) => {
   const result = apply(brand, command(...steps));
@@ -282,98 +274,4 @@ test('a circle of thousands is told by its first three', () => {
   expect(ringWords(['a', 'b', 'a'])).toBe('a → b → a');
   expect(ringWords(['a', 'b', 'c', 'a'])).toBe('a → b → c → a');
   expect(ringWords(['a', 'b', 'c', 'd', 'e', 'a'])).toBe('a → b → c → 2 more → a');
-});
-
-describe('the way to a colour', () => {
-  const chain = fewTokens({ a: '{b}', b: '{c}', c: '{d}', d: '{e}', e: '{f}', f: [undefined] as never, g: '{h}', h: '#123456' });
-  const at = (path: string, brand: Brand = chain) => resolveTheme(brand, 'day').get(path)!;
-
-  test('in words, and the first four steps of one that leads nowhere', () => {
-    expect([trailOf(at('g'), 'day'), trailOf(at('a'), 'day', 2)]).toEqual([
-      ['g', 'h', '#123456'],
-      ['a', 'b'],
-    ]);
-    expect(['a', 'c', 'e', 'f'].map((path) => lostWay(at(path), 'day'))).toEqual([
-      'a → b → c → d → … → nothing',
-      'c → d → e → f → nothing',
-      'e → f → nothing',
-      '',
-    ]);
-    expect(trailOf(resolveTheme(linked, 'day').get('one')!, 'day')).toEqual(['one', 'P / Swatch a']);
-  });
-
-  test('tokens that come to another, in any theme and by rule, once each', () => {
-    const using = (target: { swatch: string } | { token: string }, tokens = linked.tokens) =>
-      tokensUsing(tokens, target).map(({ id }) => id);
-    expect([using({ swatch: 'a' }), using({ swatch: 'b' }), using({ token: 'two' })]).toEqual([
-      ['one', 'two', 'three'],
-      [],
-      ['three'],
-    ]);
-    const byRule = [...linked.tokens, token('state', { rule })];
-    expect(using({ token: 'two' }, byRule).sort()).toEqual(['state', 'three']);
-  });
-});
-
-describe('a page that waits for the server', () => {
-  const rename = (name: string): Command => command({ do: 'brand.edit', set: { name } });
-  const edit = (id: string, value: string): Command => command({ do: 'swatch.edit', id, set: { value } });
-  const start: Replica = { seq: 0, confirmed: small, pending: [], brand: small };
-  const enqueued = (replica: Replica, key: string, what: Command): Replica => {
-    const result = enqueue(replica, { key, command: what });
-    if ('refusal' in result) throw new Error(result.refusal);
-    return result.replica;
-  };
-
-  test('shows its own commands at once, with what takes them back, and refuses with a sentence', () => {
-    const result = enqueue(start, { key: 'k', command: rename('New') });
-    expect(result).toMatchObject({
-      replica: { seq: 0, pending: [{ key: 'k' }], brand: { name: 'New' } },
-      inverse: { steps: [{ set: { name: 'Few' } }] },
-    });
-    expect(enqueue(start, { key: 'k', command: edit('gone', '#fff') })).toEqual({
-      refusal: 'That swatch is no longer there; somebody may have deleted it.',
-    });
-  });
-
-  test('keeps the others when one is confirmed or taken out, and says which no longer apply', () => {
-    const two = enqueued(enqueued(start, 'k1', rename('One')), 'k2', edit('a', '#abcdef'));
-    const heard = receive(two, { seq: 1, key: 'k1', command: rename('One') })!;
-    expect([heard.replica.pending.map(({ key }) => key), heard.replica.brand.name, heard.dropped]).toEqual([['k2'], 'One', []]);
-    const out = withdraw(two, 'k1');
-    expect([out.replica.pending.map(({ key }) => key), out.replica.brand.name, out.replica.seq]).toEqual([['k2'], 'Few', 0]);
-    // Somebody deleted what the second would edit.
-    const gone = receive(two, { seq: 1, key: 'theirs', command: command({ do: 'swatch.remove', ids: ['a'] }) })!;
-    expect(gone.replica.pending.map(({ key }) => key)).toEqual(['k1']);
-    expect(gone.dropped).toEqual([
-      { pending: two.pending[1], refusal: 'That swatch is no longer there; somebody may have deleted it.' },
-    ]);
-    expect(gone.replica.brand.name).toBe('One');
-  });
-
-  test('its only command confirmed leaves the document that is shown as it is', () => {
-    const one = enqueued(start, 'k1', rename('One'));
-    const { replica } = receive(one, { seq: 1, key: 'k1', command: rename('One') })!;
-    expect([replica.brand === one.brand, replica.confirmed === one.brand, replica.pending, replica.seq]).toEqual([
-      true,
-      true,
-      [],
-      1,
-    ]);
-    expect(() => receive(start, { seq: 1, key: 'x', command: edit('gone', '#fff') })).toThrow(
-      'Change 1 does not apply to the confirmed brand',
-    );
-  });
-});
-
-test('what is different between two brands, by kind', () => {
-  const other: Brand = {
-    ...small,
-    name: 'Other',
-    palettes: [{ ...small.palettes[0]!, swatches: [swatch('a', '#999999'), swatch('b'), swatch('n')] }, small.palettes[1]!],
-    tokens: [...small.tokens.slice(0, 2), token('fresh')],
-  };
-  expect(compareBrands(small, other)).toMatchSnapshot();
-  expect(compareBrands(null, small).length).toBeGreaterThan(5);
-  expect(compareBrands(small, small)).toEqual([]);
 });

@@ -1,3 +1,4 @@
+import { fewTokens } from '../../../tests/few-tokens';
 import { readFileSync } from 'node:fs';
 import { apply } from './apply';
 import { Brand } from './document';
@@ -92,4 +93,32 @@ test('unlinked, everything has colours of its own and looks as before', () => {
   );
   expect(brand.tokens.every(({ values, rule }) => !rule && Object.values(values).every((value) => 'colour' in value))).toBe(true);
   expect(hexes(brand)).toEqual(hexes(demo));
+});
+
+test('a group renamed whole takes the fields that speak of it along, and nothing to rename is said', () => {
+  const brand: Brand = {
+    ...fewTokens({ 'route.a': '#111', 'route.b': '#222' }),
+    fields: [{ id: 'f', name: 'F', group: 'route', values: [] }],
+  };
+  expect(
+    renameTokens(
+      brand,
+      new Map([
+        ['route.a', 'way.a'],
+        ['route.b', 'way.b'],
+      ]),
+      'Rename',
+    ),
+  ).toEqual({
+    label: 'Rename',
+    steps: [
+      { do: 'token.edit', id: 'route-a', set: { path: 'way.a' } },
+      { do: 'token.edit', id: 'route-b', set: { path: 'way.b' } },
+      { do: 'field.edit', id: 'f', set: { group: 'way' }, was: { group: 'route' } },
+    ],
+  });
+  expect(renameTokens(brand, new Map([['route.a', 'route.a']]), 'x')).toEqual({ refusal: 'That is the path it has already.' });
+  expect(renameTokens(brand, new Map([['route.a', 'a b']]), 'x')).toEqual({
+    refusal: expect.stringContaining('“a b”: A token path is words'),
+  });
 });

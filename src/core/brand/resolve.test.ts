@@ -1,9 +1,10 @@
 import { Brand, emptyBrand, type Token, type TokenValue } from './document';
 import fc from 'fast-check';
+import { changedToken, fewTokens } from '../../../tests/few-tokens';
 import { partOfDemo } from '../../../tests/part-of-demo';
 import { anyCommand, commandFor } from '../../../tests/random-commands';
 import { apply } from './apply';
-import { resolveTheme, swatchesOf, tokensUsing, trailOf } from './resolve';
+import { lostWay, resolveTheme, swatchesOf, tokensUsing, trailOf } from './resolve';
 
 const token = (id: string, day?: TokenValue): Token => ({
   id,
@@ -117,4 +118,40 @@ test('users are found through any number of aliases and in any theme', () => {
   expect(tokensUsing(tokens, { swatch: 's' }).map(({ id }) => id)).toEqual(['far', 'near', 'on']);
   expect(tokensUsing(tokens, { token: 'near' }).map(({ id }) => id)).toEqual(['far', 'on']);
   expect(tokensUsing(tokens, { token: 'other' })).toEqual([]);
+});
+
+describe('the way to a colour', () => {
+  const chain = fewTokens({ a: '{b}', b: '{c}', c: '{d}', d: '{e}', e: '{f}', f: [undefined] as never, g: '{h}', h: '#123456' });
+  const linked: Brand = {
+    ...changedToken(fewTokens({ one: '#111111', two: '{one}', three: '{two}' }), 'one', { values: { day: { swatch: 's' } } }),
+    palettes: brandOf().palettes,
+  };
+  const at = (path: string, brand: Brand = chain) => resolveTheme(brand, 'day').get(path)!;
+
+  test('in words, and the first four steps of one that leads nowhere', () => {
+    expect([trailOf(at('g'), 'day'), trailOf(at('a'), 'day', 2)]).toEqual([
+      ['g', 'h', '#123456'],
+      ['a', 'b'],
+    ]);
+    expect(['a', 'c', 'e', 'f'].map((path) => lostWay(at(path), 'day'))).toEqual([
+      'a → b → c → d → … → nothing',
+      'c → d → e → f → nothing',
+      'e → f → nothing',
+      '',
+    ]);
+    expect(trailOf(resolveTheme(linked, 'day').get('one')!, 'day')).toEqual(['one', 'Core / Keel']);
+  });
+
+  test('tokens that come to another, in any theme and by rule, once each', () => {
+    const using = (target: { swatch: string } | { token: string }, tokens = linked.tokens) =>
+      tokensUsing(tokens, target).map(({ id }) => id);
+    expect([using({ swatch: 's' }), using({ swatch: 'other' }), using({ token: 'two' })]).toEqual([
+      ['one', 'two', 'three'],
+      [],
+      ['three'],
+    ]);
+    const rule = { state: 'hover' as const, of: 'one', surface: 'two', step: 0.1, chroma: 1, least: 1 };
+    const byRule = [...linked.tokens, { ...token('state'), rule }];
+    expect(using({ token: 'two' }, byRule).sort()).toEqual(['state', 'three']);
+  });
 });

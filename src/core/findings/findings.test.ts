@@ -1,9 +1,8 @@
-import { Brand, emptyBrand, type Token } from '../brand/document';
+import { Brand, emptyBrand } from '../brand/document';
 import { readFileSync } from 'node:fs';
 import { apply } from '../brand/apply';
 import type { Command, Step } from '../brand/commands';
 import { usesOf } from '../brand/where-used';
-import { clashes, named } from '../brand/naming';
 import { tokensWritten } from '../formats/registry';
 import type { RuleId } from './finding';
 import { findingsOf, mendOf, mendOffered, RULES } from './rules';
@@ -18,34 +17,6 @@ function run(brand: Brand, command: Command): Brand {
 const found = (brand: Brand, rule: RuleId) =>
   findingsOf(brand, RULES, { written: tokensWritten }).filter((made) => made.rule === rule);
 const words = (brand: Brand, rule: RuleId) => found(brand, rule).map(({ message }) => message);
-const token = (path: string): Token => ({
-  id: path.replace(/\W/g, ''),
-  path,
-  role: 'other',
-  description: '',
-  on: [],
-  values: { day: { colour: 'red' } },
-});
-
-test.each([
-  ['text.onHeader', 'text.on-header', 'text.onHeader', 'text.on.header'],
-  ['text.on_header-bar', 'text.on-header-bar', 'text.onHeaderBar', 'text.on.header.bar'],
-  ['Surface.Page2X', 'surface.page2-x', 'surface.page2X', 'surface.page2.x'],
-  ['größe.überMaß', 'größe.über-maß', 'größe.überMaß', 'größe.über.maß'],
-  ['sea-state.0', 'sea-state.0', 'seaState.0', 'sea.state.0'],
-])('%s in each convention', (path, kebab, camel, dots) => {
-  expect([named(path, 'kebab'), named(path, 'camel'), named(path, 'dots')]).toEqual([kebab, camel, dots]);
-  expect(named(kebab, 'kebab')).toBe(kebab);
-});
-
-test('paths that differ only in capitals or separators are found', () => {
-  const found = clashes(['text.soft', 'Text.soft', 'text-soft', 'text.softer', 'textSoft'].map(token));
-  expect(found.map(({ one, two, by }) => `${one.path} ${two.path} ${by}`)).toEqual([
-    'text.soft Text.soft case',
-    'text.soft text-soft separators',
-    'text.soft textSoft separators',
-  ]);
-});
 
 test('a missing colour is told with the whole way to where it is missing', () => {
   const brand = done(demo, { do: 'token.set', id: 't-brand-primary', set: { dusk: null } });

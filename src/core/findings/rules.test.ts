@@ -1,16 +1,12 @@
 /** Every rule on a few tokens: the whole finding, what is offered, and the steps that put it right. */
-import { fewTokens } from '../../../tests/few-tokens';
-import type { Brand, DataField, Token } from '../brand/document';
+import { changedToken, fewTokens } from '../../../tests/few-tokens';
+import type { Brand, DataField } from '../brand/document';
 import { contrastText } from './contrast-text';
 import { finding, stops, type Known, type RuleId } from './finding';
 import { findingsOf, mendOf, mendOffered, ruleById, RULES, TIDY_RULES } from './rules';
 import { closestPairs } from './closest';
 
 const found = (brand: Brand, rule: RuleId, known?: Known) => findingsOf(brand, [ruleById(rule)!], known);
-const changed = (brand: Brand, path: string, change: Partial<Token>): Brand => ({
-  ...brand,
-  tokens: brand.tokens.map((token) => (token.path === path ? { ...token, ...change } : token)),
-});
 const mend = (brand: Brand, rule: RuleId, known?: Known) => mendOf(brand, found(brand, rule, known), 'Mend');
 
 test('rules in their order, each with a title of its own; Tidy leaves contrast to its stage', () => {
@@ -67,7 +63,7 @@ describe('contrast', () => {
     },
     { page: 'surface', panel: 'surface', body: 'text', note: 'text', lost: 'text' },
   );
-  const onPage = changed(changed(brand, 'note', { on: ['page'] }), 'lost', { on: ['page'] });
+  const onPage = changedToken(changedToken(brand, 'note', { on: ['page'] }), 'lost', { on: ['page'] });
 
   test('each text on each of its surfaces in each theme, the worst first, cut and not rounded', () => {
     const told = found(onPage, 'contrast-text');
@@ -157,8 +153,8 @@ describe('deprecated', () => {
     own: ['{own2}', '{old}'],
     own2: ['#333', '#333'],
   });
-  const brand = changed(plain, 'old', { deprecated: { note: 'x', use: 'fresh' } });
-  const without = changed(plain, 'old', { deprecated: { note: 'x' } });
+  const brand = changedToken(plain, 'old', { deprecated: { note: 'x', use: 'fresh' } });
+  const without = changedToken(plain, 'old', { deprecated: { note: 'x' } });
 
   test('is what points at it in any theme, once, unless it is deprecated itself', () => {
     expect(found(plain, 'deprecated')).toEqual([]);
@@ -174,7 +170,7 @@ describe('deprecated', () => {
       ),
     );
     expect(
-      found(changed(brand, 'own', { deprecated: { note: 'y' } }), 'deprecated').map(({ subject }) => subject.tokens),
+      found(changedToken(brand, 'own', { deprecated: { note: 'y' } }), 'deprecated').map(({ subject }) => subject.tokens),
     ).toEqual([['link']]);
     const [first] = found(without, 'deprecated');
     expect([first!.message, first!.data, mendOffered(first!)]).toEqual(['link points at old, which is deprecated.', {}, null]);
@@ -193,7 +189,7 @@ describe('deprecated', () => {
     expect(mend(without, 'deprecated')).toBeNull();
     // The replacement itself is not pointed at itself.
     expect(
-      mend(changed(brand, 'fresh', { values: { day: { token: 'old' } } }), 'deprecated')!.steps.map(
+      mend(changedToken(brand, 'fresh', { values: { day: { token: 'old' } } }), 'deprecated')!.steps.map(
         (step) => 'id' in step && step.id,
       ),
     ).toEqual(['link', 'own']);
