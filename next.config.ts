@@ -7,6 +7,8 @@ const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
   devIndicators: false,
+  // Nothing reads them, and they are a third of the build's work.
+  experimental: { turbopackSourceMaps: false },
 };
 
 export default config;

@@ -3,7 +3,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import puppeteer, { type Page } from 'puppeteer-core';
 import { build } from './build';
-import { createCluster, databaseUrl, freePort, startCluster, stopCluster } from './cluster';
+import { createCluster, databaseUrl, freePort, POSTGRES, startCluster, stopCluster } from './cluster';
+import { ensure } from './debian';
 import { end, serve } from './server';
 import { step } from './step';
 
@@ -12,6 +13,8 @@ export async function onPage(document: unknown, measure: (page: Page, folder: st
   const folder = mkdtempSync(join(tmpdir(), 'breakwater-bench-'));
   chmodSync(folder, 0o755);
   await step('build', build);
+  await ensure(POSTGRES, 'postgresql-15');
+  await ensure('/usr/bin/chromium-headless-shell', 'chromium-headless-shell');
   const cluster = await startCluster(await createCluster(join(folder, 'postgres'), true));
   const env = { DATABASE_URL: await databaseUrl(cluster, 'bench'), BREAKWATER_SECRET: 'x'.repeat(40), BREAKWATER_DEMO: '1' };
   Object.assign(process.env, env);
@@ -23,8 +26,8 @@ export async function onPage(document: unknown, measure: (page: Page, folder: st
   const port = await freePort(4_500);
   const server = await serve(port, env);
   const browser = await puppeteer.launch({
-    executablePath: '/usr/bin/chromium',
-    headless: true,
+    executablePath: '/usr/bin/chromium-headless-shell',
+    headless: 'shell',
     defaultViewport: { width: 1280, height: 800 },
     args: [
       '--no-sandbox',

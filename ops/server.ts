@@ -1,9 +1,15 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 
+/**
+ * Megabytes for what was made just now. Node's own 16 are full after one answer, and what is thrown away a moment later is
+ * then carried over first; a quarter of the server's work went there.
+ */
+export const ROOM_FOR_THE_NEW = '--max-semi-space-size=64';
+
 /** Starts the application on 127.0.0.1 as a process of its own, and waits until it answers. */
 export async function serve(port: number, env: Readonly<Record<string, string>>, dev = false): Promise<ChildProcess> {
   const args = ['node_modules/next/dist/bin/next', dev ? 'dev' : 'start', '-H', '127.0.0.1', '-p', String(port)];
-  const child = spawn(process.execPath, args, {
+  const child = spawn(process.execPath, [ROOM_FOR_THE_NEW, ...args], {
     env: { ...process.env, ...env, NODE_ENV: dev ? 'development' : 'production' },
     stdio: ['ignore', dev ? 'inherit' : 'ignore', 'inherit'],
   });

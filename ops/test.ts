@@ -5,10 +5,12 @@ import { spawn } from 'node:child_process';
 import { build } from './build';
 import { createCluster, POSTGRES, startCluster, stopCluster, type Cluster } from './cluster';
 import { ensure } from './debian';
+import { ROOM_FOR_THE_NEW } from './server';
 import { run, step, stepBeside } from './step';
 import { makeTemplates } from './test-databases';
 
 const NODE = process.execPath;
+process.env.NODE_OPTIONS = ROOM_FOR_THE_NEW;
 /** The folders of each part of the tests. */
 const PARTS = { unit: ['src', 'tests/reference', 'tests/foreign'], server: ['tests/server'], browser: ['tests/browser'] };
 type Part = keyof typeof PARTS;
@@ -42,7 +44,7 @@ async function main(): Promise<void> {
   }
   await step('Debian packages', async () => {
     await ensure(POSTGRES, 'postgresql-15');
-    await ensure('/usr/bin/chromium', 'chromium');
+    await ensure('/usr/bin/chromium-headless-shell', 'chromium-headless-shell');
     await ensure('/usr/bin/xmllint', 'libxml2-utils');
   });
   // What only reads the code takes what the tests leave over of the two cores.

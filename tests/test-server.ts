@@ -41,6 +41,11 @@ export function testPort(): Promise<number> {
 export class Visitor {
   private cookie = '';
 
+  /** What their cookie holds. */
+  get session(): string {
+    return this.cookie.slice(this.cookie.indexOf('=') + 1);
+  }
+
   constructor(private readonly server: TestServer) {}
 
   static async demo(server: TestServer, person: 'ida' | 'oren' | 'petra' | 'wim'): Promise<Visitor> {

@@ -26,7 +26,7 @@ export interface DrawnSheet {
   readonly bytes: Uint8Array;
 }
 
-const CHROMIUM = '/usr/bin/chromium';
+const CHROMIUM = '/usr/bin/chromium-headless-shell';
 /** How long one drawing may take, in milliseconds. */
 const PATIENCE = 20_000;
 /** CSS pixels of A4 lying at 96 a inch; drawn twice as fine. */
@@ -93,12 +93,12 @@ async function draw(html: string, as: 'pdf' | 'png'): Promise<Uint8Array> {
   if (!existsSync(CHROMIUM))
     throw new Refused(
       503,
-      'This server has no Chromium, which draws PDF and PNG; take HTML or SVG, or have Debian’s package chromium installed.',
+      'This server has no Chromium, which draws PDF and PNG; take HTML or SVG, or have Debian’s package chromium-headless-shell installed.',
     );
   const { launch } = await import('puppeteer-core');
   const browser = await launch({
     executablePath: CHROMIUM,
-    headless: true,
+    headless: 'shell',
     timeout: PATIENCE,
     args: [
       // Chromium’s sandbox does not start for root.

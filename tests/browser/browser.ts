@@ -2,18 +2,18 @@ import { existsSync, mkdtempSync, readdirSync, readFileSync, statSync } from 'no
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
-import type { TestServer } from '../test-server';
+import { Visitor, type TestServer } from '../test-server';
 
 const FLAGS =
-  '--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync --force-color-profile=srgb --use-fake-device-for-media-stream --use-fake-ui-for-media-stream';
+  '--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync --force-color-profile=srgb --use-fake-device-for-media-stream --use-fake-ui-for-media-stream --disable-features=SpareRendererForSitePerProcess';
 
 /** How long a page's state is waited for: far longer than it takes, so that a busy machine fails nothing. */
 const PATIENCE_MS = 60_000;
 
 export function launch(): Promise<Browser> {
   return puppeteer.launch({
-    executablePath: '/usr/bin/chromium',
-    headless: true,
+    executablePath: '/usr/bin/chromium-headless-shell',
+    headless: 'shell',
     defaultViewport: { width: 1280, height: 800 },
     args: FLAGS.split(' '),
   });
@@ -45,13 +45,15 @@ export class Person {
     });
   }
 
-  static async enter(browser: Browser, server: TestServer, name: string): Promise<Person> {
+  /** Somebody who is signed in already, and has the demo's brand before them. */
+  static async enter(browser: Browser, server: TestServer, name: 'Ida' | 'Oren' | 'Wim'): Promise<Person> {
     const context = await browser.createBrowserContext();
     await context.overridePermissions(server.url, ['clipboard-read', 'clipboard-write', 'clipboard-sanitized-write', 'camera']);
+    const { session } = await Visitor.demo(server, name.toLowerCase() as Lowercase<typeof name>);
+    await context.setCookie({ name: 'breakwater', value: session, domain: '127.0.0.1', httpOnly: true, sameSite: 'Strict' });
     const person = new Person(await context.newPage(), server.url);
     await person.page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
-    await person.page.goto(`${server.url}/sign-in`, { waitUntil: 'networkidle0' });
-    await person.click(name);
+    await person.page.goto(server.url);
     await person.page.waitForSelector('[data-testid=kept]');
     return person;
   }

@@ -19,6 +19,15 @@ afterAll(async () => {
 
 const PASTED = `Harbour notes\nDusk: #3c4a6b\n| Ember | c4543a |\nGlow rgb(240 190 90)\nGlow again #f0be5a\nBroken #12345`;
 
+test('whoever is not signed in is asked who they are, and comes to the brand', async () => {
+  const page = await (await browser.createBrowserContext()).newPage();
+  await page.goto(server.url);
+  await page.waitForFunction(() => location.pathname === '/sign-in');
+  await page.locator('::-p-xpath(//button[starts-with(normalize-space(.), "Oren")])').click();
+  await page.waitForSelector('[data-testid=kept]');
+  await page.browserContext().close();
+});
+
 test('gather: a pasted list is shown line by line with what is doubtful, and becomes a palette', async () => {
   await ida.click('Hide the guide');
   await ida.stage('Gather');

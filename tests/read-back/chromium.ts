@@ -4,8 +4,8 @@ import { launch, type Browser, type Page } from 'puppeteer-core';
 /** A page of Chromium without a server, and its end. */
 export async function blankPage(): Promise<{ page: Page; close: () => Promise<void> }> {
   const browser: Browser = await launch({
-    executablePath: '/usr/bin/chromium',
-    headless: true,
+    executablePath: '/usr/bin/chromium-headless-shell',
+    headless: 'shell',
     args: [
       ...['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'],
       ...['--disable-component-update', '--disable-sync', '--force-color-profile=srgb'],
