@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { isStorable, UNSTORABLE } from '../base/storable';
 import { Brand, DataField, Destination, EntityId, LIMITS, Palette, Swatch, Theme, Token, TokenValue } from './document';
 
 const before = EntityId.nullable();
@@ -123,7 +124,7 @@ export type Step = z.infer<typeof Step>;
 /** What a person did in one go: its steps happen together or not at all, and are undone together. */
 export const Command = z.strictObject({
   /** In the person's words, for the undo list and the history: "Delete Mill Quay". */
-  label: z.string().min(1).max(200),
+  label: z.string().min(1).max(200).refine(isStorable, UNSTORABLE),
   steps: z.array(Step).min(1).max(LIMITS.swatches),
 });
 export type Command = z.infer<typeof Command>;

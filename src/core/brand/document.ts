@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { isStorable, UNSTORABLE } from '../base/storable';
 import { readColour } from '../colour/read';
 
 /** Bounds of a brand document. They keep every edit, file and page within reach of one browser tab. */
@@ -25,12 +26,15 @@ export const EntityId = z
   .refine((text) => !(text in {}), 'This id is reserved.');
 const id = EntityId;
 const CONTROL = /[\u0000-\u001f\u007f]/;
+/** A text that people or other programs wrote, with line breaks and whatever else can be kept. */
+const text = (most: number) => z.string().max(most).refine(isStorable, UNSTORABLE);
 const name = z
   .string()
   .trim()
   .min(1, 'A name needs at least one character.')
   .max(LIMITS.name, `A name has at most ${LIMITS.name} characters.`)
-  .refine((text) => !CONTROL.test(text), 'A name has no line breaks or control characters.');
+  .refine((given) => !CONTROL.test(given), 'A name has no line breaks or control characters.')
+  .refine(isStorable, UNSTORABLE);
 const colour = z
   .string()
   .trim()
@@ -141,16 +145,16 @@ export const Token = z.strictObject({
   id,
   path: TokenPath,
   role: z.enum(TOKEN_ROLES),
-  description: z.string().max(LIMITS.description),
+  description: text(LIMITS.description),
   /** For a text token: ids of the tokens it is set on. Empty means every surface. */
   on: z.array(id).max(LIMITS.tokens),
   /** By theme id. */
   values: z.record(id, TokenValue),
   rule: StateRule.optional(),
   /** Not to be used any more: why, and the id of the token to use instead. */
-  deprecated: z.strictObject({ note: z.string().max(LIMITS.description), use: id.optional() }).optional(),
+  deprecated: z.strictObject({ note: text(LIMITS.description), use: id.optional() }).optional(),
   /** What other tools keep with it (`$extensions` of the design token standard), as JSON text. */
-  extensions: z.string().max(LIMITS.carriedText).optional(),
+  extensions: text(LIMITS.carriedText).optional(),
 });
 
 /** Things in the data that always have the same colour: the values of one field, such as the routes. */
@@ -166,9 +170,9 @@ export const DataField = z.strictObject({
 /** What a design token file holds besides colours, kept as it stood there so that it can be written again. */
 export const Carried = z.strictObject({
   /** Keys from the file's root to it. */
-  path: z.array(z.string().min(1).max(LIMITS.path)).min(1).max(60),
+  path: z.array(text(LIMITS.path).min(1)).min(1).max(60),
   /** Its JSON text. */
-  json: z.string().max(LIMITS.carriedText),
+  json: text(LIMITS.carriedText),
   /** Id of the token it stood before; null, or one that is gone, is the end. */
   before: id.nullable(),
   /** Id of the theme whose files it belongs in; absent: in those of every theme. */
@@ -176,7 +180,12 @@ export const Carried = z.strictObject({
 });
 
 /** A format the brand ships to. Its options are checked by the format itself. */
-export const Destination = z.strictObject({ id, name, format: z.string().max(40), options: z.record(z.string(), z.json()) });
+export const Destination = z.strictObject({
+  id,
+  name,
+  format: text(40),
+  options: z.record(z.string(), z.json()).refine(isStorable, UNSTORABLE),
+});
 
 const BrandShape = z.strictObject({
   format: z.literal('breakwater-brand'),

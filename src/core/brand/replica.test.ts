@@ -94,6 +94,18 @@ describe('a page that waits for the server', () => {
     expect(gone.replica.brand.name).toBe('One');
   });
 
+  test('its first command confirmed leaves what is shown as it is, however many wait behind it', () => {
+    let page: Replica = { seq: 0, confirmed: partOfDemo, pending: [], brand: partOfDemo };
+    const renamed = (name: string) => ({ label: 'Rename', steps: [{ do: 'brand.edit' as const, set: { name } }] });
+    for (const name of ['A', 'B', 'C']) {
+      const done = enqueue(page, { key: name, command: renamed(name) });
+      page = (done as { replica: Replica }).replica;
+    }
+    const taken = receive(page, { seq: 1, ...page.pending[0]! })!;
+    expect(taken.replica.brand).toBe(page.brand);
+    expect([taken.replica.confirmed.name, taken.replica.pending.map(({ key }) => key)]).toEqual(['A', ['B', 'C']]);
+  });
+
   test('its only command confirmed leaves the document that is shown as it is', () => {
     const one = enqueued(start, 'k1', rename('One'));
     const { replica } = receive(one, { seq: 1, key: 'k1', command: rename('One') })!;

@@ -49,12 +49,17 @@ export function enqueue(replica: Replica, pending: Pending): { replica: Replica;
 export function receive(replica: Replica, change: Change): { replica: Replica; dropped: Dropped[] } | null {
   if (change.seq <= replica.seq) return { replica, dropped: [] };
   if (change.seq !== replica.seq + 1) return null;
+  const [first, ...others] = replica.pending;
+  const isOurs = first?.key === change.key;
+  if (isOurs && others.length === 0) {
+    // The usual case while working alone: the shown document is what the server has now.
+    return { replica: { seq: change.seq, confirmed: replica.brand, pending: [], brand: replica.brand }, dropped: [] };
+  }
   const applied = apply(replica.confirmed, change.command);
   if (!applied.ok) throw new Error(`Change ${change.seq} does not apply to the confirmed brand: ${applied.refusal}`);
-  const isOurs = replica.pending[0]?.key === change.key;
-  if (isOurs && replica.pending.length === 1) {
-    // The usual case while working alone. The shown document already has the command in it, so nothing need be redrawn.
-    return { replica: { seq: change.seq, confirmed: replica.brand, pending: [], brand: replica.brand }, dropped: [] };
+  if (isOurs) {
+    // The others stand on it already, so that what is shown stays as it is, however many wait.
+    return { replica: { ...replica, seq: change.seq, confirmed: applied.brand, pending: others }, dropped: [] };
   }
   return rebased({
     seq: change.seq,
