@@ -32,11 +32,18 @@ async function answers(port: number): Promise<boolean> {
   }
 }
 
-/** Ends a server and waits until it has gone. */
-export function end(child: ChildProcess, signal: NodeJS.Signals = 'SIGTERM'): Promise<void> {
-  if (child.exitCode !== null || child.signalCode !== null) return Promise.resolve();
+/** How long a server that was asked to end may take, in milliseconds; it ends itself by force a little earlier. */
+const PATIENCE_MS = 12_000;
+
+/** Ends a server, by force if it will not, and waits until it has gone. @returns its exit code; null when it was killed */
+export function end(child: ChildProcess, signal: NodeJS.Signals = 'SIGTERM'): Promise<number | null> {
+  if (child.exitCode !== null || child.signalCode !== null) return Promise.resolve(child.exitCode);
   return new Promise((resolve) => {
-    child.once('exit', () => resolve());
+    const force = setTimeout(() => child.kill('SIGKILL'), PATIENCE_MS);
+    child.once('exit', (code) => {
+      clearTimeout(force);
+      resolve(code);
+    });
     child.kill(signal);
   });
 }

@@ -9,9 +9,10 @@ export interface TestServer {
   /** What it was started with. */
   readonly env: ServerEnv;
   /** Ends the server as a power cut would, and starts it again on the same port. */
-  readonly kill: () => Promise<void>;
+  readonly kill: () => Promise<unknown>;
   readonly restart: () => Promise<void>;
-  readonly close: () => Promise<void>;
+  /** Asks it to end, and waits until it has. @returns its exit code; null when it had to be killed */
+  readonly close: () => Promise<number | null>;
 }
 
 /** @param name of the database, another for every file of tests */

@@ -1,12 +1,12 @@
 import { QueryTypes, Op, type Transaction } from 'sequelize';
 import { apply } from '@/core/brand/apply';
-import { touchedBy } from '@/core/brand/commands';
+import { Command, touchedBy } from '@/core/brand/commands';
 import { Brand, EntityId } from '@/core/brand/document';
 import type { Change, Pending } from '@/core/brand/replica';
 import { may, refusalFor, type Deed, type Role } from '@/core/brand/roles';
 import { database, type ChangeRow, type PersonRow } from './database';
-import { announce } from './live';
-import { Refused } from './refused';
+import { announce } from './announce';
+import { firstIssue, Refused } from './refused';
 
 /** A change with who made it and when, as it is told to every page. */
 export interface ToldChange extends Change {
@@ -69,9 +69,18 @@ export async function loadBrand(id: string, transaction?: Transaction): Promise<
  * Takes in commands in their order, each applied to the newest document in a transaction of its own. A key that was
  * seen before is answered with its first place. When one is refused, those after it are still tried, as a page does.
  */
-export async function acceptChanges(person: PersonRow, brandId: string, sent: readonly Pending[]): Promise<Outcome[]> {
+export async function acceptChanges(
+  person: PersonRow,
+  brandId: string,
+  sent: readonly { readonly key: string; readonly command?: unknown }[],
+): Promise<Outcome[]> {
   const outcomes: Outcome[] = [];
-  for (const change of sent) outcomes.push(await takeInOne(person, brandId, change));
+  for (const { key, command } of sent) {
+    const known = Command.safeParse(command);
+    outcomes.push(
+      known.success ? await takeInOne(person, brandId, { key, command: known.data }) : { key, refusal: firstIssue(known.error) },
+    );
+  }
   return outcomes;
 }
 

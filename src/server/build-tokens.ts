@@ -1,5 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { z } from 'zod';
+import { EntityId } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { database, type PersonRow } from './database';
 import { Refused } from './refused';
@@ -53,7 +54,8 @@ export async function buildTokensOf(brandId: string): Promise<BuildToken[]> {
 
 /** From now on the token opens nothing. */
 export async function revokeBuildToken(brandId: string, id: string): Promise<void> {
-  if ((await database().BuildToken.destroy({ where: { brandId, id } })) === 0)
+  const known = EntityId.safeParse(id).success;
+  if (!known || (await database().BuildToken.destroy({ where: { brandId, id } })) === 0)
     throw new Refused(404, 'This token is not there any more.');
 }
 

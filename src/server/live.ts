@@ -1,31 +1,210 @@
 import { Client } from 'pg';
-import type { Transaction } from 'sequelize';
+import { QueryTypes } from 'sequelize';
+import { CHANNEL, type News } from './announce';
+import { changesAfter, type ToldChange } from './brands';
 import { database } from './database';
 import { environment } from './environment';
 import { log } from './log';
+import { latestNumber } from './releases';
 
-/** What every instance tells the others: something happened to a brand. What, is read from the database. */
-export interface News {
-  readonly brand: string;
-  readonly kind: 'change' | 'release';
+/** Changes read at once. */
+const BATCH = 100;
+/** How often streams are told that they live, and asked whether their person still belongs to the brand, in milliseconds. */
+const HEARTBEAT_MS = 10_000;
+/** Open streams of one person at one instance: as many pages as anybody has open, and no more. */
+const MOST_STREAMS = 30;
+/** Bytes that may wait for a page that does not read. It is cut off then, and catches up when it asks again. */
+const MOST_WAITING = 8 * 1024 * 1024;
+
+/** One page that listens to one brand. */
+interface Stream {
+  readonly person: string;
+  readonly isOpen: () => boolean;
+  readonly send: (bytes: Uint8Array) => void;
+  readonly end: () => void;
 }
 
-type Listener = (kind: News['kind']) => void;
+const encoder = new TextEncoder();
+const event = (name: string, data: unknown) => encoder.encode(`event: ${name}\ndata: ${JSON.stringify(data)}\n\n`);
+const changeEvents = (changes: readonly ToldChange[]) =>
+  encoder.encode(changes.map((change) => `id: ${change.seq}\nevent: change\ndata: ${JSON.stringify(change)}\n\n`).join(''));
 
-const CHANNEL = 'breakwater';
+/** The streams of one brand at this instance. Each change is read once, and all get the same bytes. */
+class Channel {
+  /** Those that are up to date. */
+  private readonly streams = new Set<Stream>();
+  private readonly joining = new Set<Stream>();
+  /** The last change that all streams were told. */
+  private seq = 0;
+  private reading = false;
+  private readonly news = new Set<News['kind']>();
+
+  constructor(private readonly brand: string) {}
+
+  /** Tells a stream what it has missed, and takes it in. What it is told twice meanwhile, its page passes over. */
+  async join(stream: Stream, after: number): Promise<void> {
+    this.joining.add(stream);
+    let seq = after;
+    for (let more = true; more;) {
+      const changes = await changesAfter(this.brand, seq, BATCH);
+      if (!stream.isOpen()) return;
+      if (changes.length > 0) stream.send(changeEvents(changes));
+      seq = changes.at(-1)?.seq ?? seq;
+      more = changes.length === BATCH || (this.streams.size > 0 && seq < this.seq && changes.length > 0);
+    }
+    const release = await latestNumber(this.brand);
+    if (!stream.isOpen()) return;
+    if (release > 0) stream.send(event('release', { number: release }));
+    if (this.streams.size === 0 || seq < this.seq) this.seq = seq;
+    this.joining.delete(stream);
+    this.streams.add(stream);
+    // What happened since it was read is found by looking once more.
+    this.hear('change');
+  }
+
+  /** @returns whether nobody listens any more */
+  leave(stream: Stream): boolean {
+    this.joining.delete(stream);
+    this.streams.delete(stream);
+    return this.joining.size + this.streams.size === 0;
+  }
+
+  /** Something happened. However often that is said while it is read, it is read once more. */
+  hear(kind: News['kind']): void {
+    this.news.add(kind);
+    if (!this.reading && this.streams.size > 0) void this.read();
+  }
+
+  private async read(): Promise<void> {
+    this.reading = true;
+    try {
+      while (this.news.size > 0 && this.streams.size > 0) {
+        const kinds = new Set(this.news);
+        this.news.clear();
+        if (kinds.has('change')) await this.tellChanges();
+        if (kinds.has('release')) {
+          const number = await latestNumber(this.brand);
+          if (number > 0) this.tell(event('release', { number }));
+        }
+      }
+    } catch (error) {
+      log.warn({ error }, 'live streams broke off');
+      // Their pages ask again, and catch up.
+      for (const { end } of [...this.streams]) end();
+    } finally {
+      this.reading = false;
+    }
+  }
+
+  private async tellChanges(): Promise<void> {
+    for (let more = true; more;) {
+      const changes = await changesAfter(this.brand, this.seq, BATCH);
+      more = changes.length === BATCH;
+      // One that joined meanwhile may stand before these; it is read for again.
+      if (changes.length === 0 || changes[0]!.seq !== this.seq + 1) return;
+      this.seq = changes.at(-1)!.seq;
+      this.tell(changeEvents(changes));
+    }
+  }
+
+  tell(bytes: Uint8Array): void {
+    for (const { send } of [...this.streams]) send(bytes);
+  }
+
+  /** Ends the streams of people who have no part in the brand any more. */
+  async checkMembers(): Promise<void> {
+    const rows = await database().sequelize.query<{ id: string }>(
+      `SELECT m.person_id AS id FROM memberships m JOIN brands b ON b.organisation_id = m.organisation_id WHERE b.id = :brand`,
+      { type: QueryTypes.SELECT, replacements: { brand: this.brand } },
+    );
+    const members = new Set(rows.map(({ id }) => id));
+    for (const { person, end } of [...this.streams]) if (!members.has(person)) end();
+  }
+}
 
 class Hub {
-  private readonly listeners = new Map<string, Set<Listener>>();
+  private readonly channels = new Map<string, Channel>();
+  private readonly open = new Set<Stream>();
   private client: Client | undefined;
+  private heartbeat: ReturnType<typeof setInterval> | undefined;
+  private stopping = false;
 
-  subscribe(brand: string, listener: Listener): () => void {
-    const set = this.listeners.get(brand) ?? new Set();
-    this.listeners.set(brand, set.add(listener));
-    void this.listen();
-    return () => {
-      set.delete(listener);
-      if (set.size === 0) this.listeners.delete(brand);
-    };
+  /** A page's stream of a brand's changes after a number, as server-sent events (HTML Standard, section 9.2). */
+  stream(brand: string, person: string, after: number): { body: ReadableStream<Uint8Array>; end: () => void } {
+    let end = () => {};
+    let cancelled = () => false;
+    const body = new ReadableStream<Uint8Array>(
+      {
+        start: (controller) => {
+          let isOpen = true;
+          const channel = this.channels.get(brand) ?? new Channel(brand);
+          const stream: Stream = {
+            person,
+            isOpen: () => isOpen,
+            send: (bytes) => {
+              if (!isOpen) return;
+              controller.enqueue(bytes);
+              if ((controller.desiredSize ?? 0) <= 0) stream.end();
+            },
+            end: () => {
+              if (leave()) controller.close();
+            },
+          };
+          const leave = () => {
+            const wasOpen = isOpen;
+            isOpen = false;
+            if (wasOpen) this.leave(brand, channel, stream);
+            return wasOpen;
+          };
+          cancelled = leave;
+          ({ end } = stream);
+          stream.send(encoder.encode('retry: 1000\n\n'));
+          if ([...this.open].filter((other) => other.person === person).length >= MOST_STREAMS) {
+            const sentence = `You have ${MOST_STREAMS} pages open already. This one hears nothing of others’ work until you close some.`;
+            stream.send(encoder.encode('retry: 60000\n'));
+            stream.send(event('refused', { sentence }));
+            return stream.end();
+          }
+          this.channels.set(brand, channel);
+          this.open.add(stream);
+          if (this.stopping) return stream.end();
+          void this.listen();
+          this.heartbeat ??= setInterval(() => void this.beat(), HEARTBEAT_MS);
+          channel.join(stream, after).catch((error: unknown) => {
+            log.warn({ error }, 'a live stream broke off');
+            stream.end();
+          });
+        },
+        cancel: () => void cancelled(),
+      },
+      { highWaterMark: MOST_WAITING, size: (bytes) => bytes.length },
+    );
+    return { body, end: () => end() };
+  }
+
+  stop(): void {
+    this.stopping = true;
+    for (const { end } of [...this.open]) end();
+  }
+
+  private leave(brand: string, channel: Channel, stream: Stream): void {
+    this.open.delete(stream);
+    if (channel.leave(stream)) this.channels.delete(brand);
+    if (this.open.size === 0) {
+      clearInterval(this.heartbeat);
+      this.heartbeat = undefined;
+    }
+  }
+
+  private async beat(): Promise<void> {
+    try {
+      for (const channel of [...this.channels.values()]) {
+        await channel.checkMembers();
+        channel.tell(encoder.encode(': still here\n\n'));
+      }
+    } catch (error) {
+      log.warn({ error }, 'who may listen could not be looked up; it is tried again');
+    }
   }
 
   private async listen(): Promise<void> {
@@ -35,37 +214,38 @@ class Hub {
     const again = (error: Error) => {
       if (this.client !== client) return;
       this.client = undefined;
-      log.warn({ error: error.message }, 'the live connection to the database was lost; trying again');
-      client.end().catch((cause: unknown) => log.debug({ cause }, 'the lost connection did not close'));
+      log.warn({ error }, 'the live connection to the database was lost; trying again');
+      client.end().catch((cause: unknown) => log.debug({ error: cause }, 'the lost connection did not close'));
       setTimeout(() => void this.listen(), 1_000).unref();
     };
     client.on('error', again);
     client.on('notification', ({ payload }) => {
       const news = JSON.parse(payload ?? '{}') as News;
-      this.listeners.get(news.brand)?.forEach((listener) => listener(news.kind));
+      this.channels.get(news.brand)?.hear(news.kind);
     });
     try {
       await client.connect();
       await client.query(`LISTEN ${CHANNEL}`);
       // What happened while nobody listened is found by asking for it.
-      for (const set of this.listeners.values()) set.forEach((listener) => (listener('change'), listener('release')));
+      for (const channel of this.channels.values()) {
+        channel.hear('change');
+        channel.hear('release');
+      }
     } catch (error) {
       again(error as Error);
     }
   }
 }
 
+/** Routes are bundled one by one; the hub is one for all. */
 const shared = globalThis as { breakwaterHub?: Hub };
 
-/** Calls the listener whenever something happens to a brand, on any instance. @returns what ends it. */
-export function subscribe(brand: string, listener: Listener): () => void {
-  return (shared.breakwaterHub ??= new Hub()).subscribe(brand, listener);
+/** A person's stream of what happens to a brand, after the last change their page knows. @returns it, and what ends it */
+export function liveStream(brand: string, person: string, after: number): ReturnType<Hub['stream']> {
+  return (shared.breakwaterHub ??= new Hub()).stream(brand, person, after);
 }
 
-/** Told to all instances when the transaction commits, and not at all when it does not. */
-export async function announce(news: News, transaction: Transaction): Promise<void> {
-  await database().sequelize.query('SELECT pg_notify(:channel, :payload)', {
-    replacements: { channel: CHANNEL, payload: JSON.stringify(news) },
-    transaction,
-  });
+/** Ends every live stream of this instance: a server waits for its answers before it goes, and these never end by themselves. */
+export function endStreams(): void {
+  shared.breakwaterHub?.stop();
 }

@@ -1,3 +1,5 @@
+import type { z } from 'zod';
+
 /** A request that is not carried out, with the sentence for the person. Anything else thrown is a bug. */
 export class Refused extends Error {
   constructor(
@@ -6,4 +8,10 @@ export class Refused extends Error {
   ) {
     super(sentence);
   }
+}
+
+/** The first thing that is wrong, as a sentence. */
+export function firstIssue({ issues }: z.ZodError): string {
+  const { message, path } = issues[0]!;
+  return message === 'Invalid input' ? `${path.join('.') || 'The request'} is not as it should be.` : message;
 }

@@ -1,8 +1,9 @@
+import type { Transaction } from 'sequelize';
 import { type Brand, Brand as BrandSchema } from '@/core/brand/document';
 import { bundle, manifestFile, sha256, type ManifestEntry } from '@/core/release/bundle';
 import { loadBrand } from './brands';
 import { database, type PersonRow, type ReleaseFileRow, type ReleaseRow } from './database';
-import { announce } from './live';
+import { announce } from './announce';
 import { Refused } from './refused';
 
 export interface ReleaseSummary {
@@ -27,7 +28,7 @@ export async function makeRelease(person: PersonRow, brandId: string, seq: numbe
     const { files, manifest, findings } = await bundle(current.brand);
     const error = findings.find(({ severity }) => severity === 'error');
     if (error) throw new Refused(409, `Nothing was released: ${error.message}`);
-    const number = ((await Release.max<number | null, ReleaseRow>('number', { where: { brandId }, transaction })) ?? 0) + 1;
+    const number = (await latestNumber(brandId, transaction)) + 1;
     await Release.create(
       { brandId, number, seq, note, document: current.brand, manifest: [...manifest], personId: person.id },
       { transaction },
@@ -60,10 +61,21 @@ export async function releasesOf(brandId: string): Promise<ReleaseSummary[]> {
   }));
 }
 
+/** The newest release's number; 0 before the first. */
+export async function latestNumber(brandId: string, transaction?: Transaction): Promise<number> {
+  const where = { where: { brandId }, ...(transaction && { transaction }) };
+  return (await database().Release.max<number | null, ReleaseRow>('number', where)) ?? 0;
+}
+
+/** A release's number and document; null when there is none. */
+export async function releaseOf(brandId: string, number: number): Promise<{ number: number; document: Brand } | null> {
+  const row = await database().Release.findOne({ where: { brandId, number } });
+  return row && { number, document: BrandSchema.parse(row.document) };
+}
+
 /** The newest release's number and document, or null before the first. */
 export async function latestRelease(brandId: string): Promise<{ number: number; document: Brand } | null> {
-  const row = await database().Release.findOne({ where: { brandId }, order: [['number', 'DESC']] });
-  return row && { number: row.number, document: BrandSchema.parse(row.document) };
+  return releaseOf(brandId, await latestNumber(brandId));
 }
 
 /** A released file, byte for byte; null when the release has none at that path. */

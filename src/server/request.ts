@@ -1,10 +1,12 @@
 import 'server-only';
 import type { z } from 'zod';
+import { isStorable, UNSTORABLE } from '@/core/base/storable';
 import type { Deed, Role } from '@/core/brand/roles';
 import { authorise } from './brands';
 import type { PersonRow } from './database';
 import { log } from './log';
-import { Refused } from './refused';
+import { isOwnOrigin } from './origin';
+import { firstIssue, Refused } from './refused';
 import { currentPerson } from './session';
 
 /** The largest body of any request, in bytes: a brand's most swatches in one command, with room. */
@@ -12,6 +14,13 @@ const BODY_LIMIT = 8 * 1024 * 1024;
 
 /** Runs a handler and turns what it throws into an answer: a refusal into its sentence, a bug into a logged 500. */
 export async function answer(handler: () => Promise<Response>): Promise<Response> {
+  const response = await answered(handler);
+  // What an answer does not say of itself is for the one who asked, now, and kept by nobody.
+  if (!response.headers.has('cache-control')) response.headers.set('cache-control', 'no-store');
+  return response;
+}
+
+async function answered(handler: () => Promise<Response>): Promise<Response> {
   try {
     return await handler();
   } catch (error) {
@@ -37,38 +46,40 @@ export async function allowed(brand: string, deed: Deed): Promise<{ person: Pers
   return { person, role: await authorise(person, brand, deed) };
 }
 
+/** A write's body, checked; nothing in it is text that cannot be kept. */
+export async function body<T extends z.ZodType>(request: Request, schema: T): Promise<z.output<T>> {
+  const data = await json(request);
+  if (!isStorable(data)) throw new Refused(400, UNSTORABLE);
+  return checked(data, schema);
+}
+
 /**
- * A write's body, checked. Only a page of this same origin may write: browsers say where a request comes from, and a
+ * A write's body as it was sent. Only a page of this same origin may write: browsers say where a request comes from, and a
  * request that does not say is refused.
  */
-export async function body<T extends z.ZodType>(request: Request, schema: T): Promise<z.output<T>> {
+export async function json(request: Request): Promise<unknown> {
   mustBeSameOrigin(request);
   if (!request.headers.get('content-type')?.startsWith('application/json')) {
     throw new Refused(400, 'The request must be JSON.');
   }
-  let data: unknown;
   try {
-    data = JSON.parse(await limitedText(request));
+    return JSON.parse(await limitedText(request));
   } catch (error) {
     if (error instanceof SyntaxError) throw new Refused(400, 'The request is not readable JSON.');
     throw error;
   }
+}
+
+/** What a request said, once it is known to be of a schema; refused with the first thing that is wrong. */
+export function checked<T extends z.ZodType>(data: unknown, schema: T): z.output<T> {
   const parsed = schema.safeParse(data);
-  if (!parsed.success) {
-    const issue = parsed.error.issues[0]!;
-    throw new Refused(
-      400,
-      issue.message === 'Invalid input' ? `${issue.path.join('.') || 'The request'} is not as it should be.` : issue.message,
-    );
-  }
+  if (!parsed.success) throw new Refused(400, firstIssue(parsed.error));
   return parsed.data;
 }
 
 /** Refuses a write that does not come from a page of this same origin. */
 export function mustBeSameOrigin(request: Request): void {
-  const origin = request.headers.get('origin');
-  const host = request.headers.get('host');
-  if (!origin || !host || !URL.canParse(origin) || new URL(origin).host !== host) {
+  if (!isOwnOrigin(request.headers.get('origin'))) {
     throw new Refused(403, 'Changes are only taken from Breakwater’s own pages.');
   }
 }

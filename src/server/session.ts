@@ -5,16 +5,18 @@ import { Op } from 'sequelize';
 import { newId } from '@/core/brand/identity';
 import { database, type PersonRow } from './database';
 import { environment } from './environment';
+import { isSecure } from './origin';
 
 const LIFETIME_DAYS = 30;
 
 async function cookie() {
-  const { BREAKWATER_SECRET, BREAKWATER_SECURE } = environment();
+  const secure = isSecure();
   return getIronSession<{ id?: string }>(await cookies(), {
-    cookieName: 'breakwater',
-    password: BREAKWATER_SECRET,
+    // With this beginning no other name of the domain, and nothing without TLS, can set it (RFC 6265bis, section 4.1.3.2).
+    cookieName: secure ? '__Host-breakwater' : 'breakwater',
+    password: environment().BREAKWATER_SECRET,
     ttl: LIFETIME_DAYS * 86_400,
-    cookieOptions: { httpOnly: true, sameSite: 'strict', secure: BREAKWATER_SECURE === '1', path: '/' },
+    cookieOptions: { httpOnly: true, sameSite: 'strict', secure, path: '/' },
   });
 }
 

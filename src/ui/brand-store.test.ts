@@ -47,8 +47,10 @@ class Server {
   status = 200;
   sent: string[][] = [];
 
-  fetch = async (_path: string, init: RequestInit): Promise<Response> => {
+  fetch = async (path: string, init: RequestInit): Promise<Response> => {
     if (this.down) throw new TypeError('fetch failed');
+    const release = /\/releases\/(\d+)$/.exec(path);
+    if (release) return Response.json({ number: Number(release[1]), document: this.brand });
     const { changes } = JSON.parse(init.body as string) as { changes: { key: string; command: Command }[] };
     this.sent.push(changes.map(({ key }) => key));
     if (this.status !== 200) return Response.json({ error: `Status ${this.status}.` }, { status: this.status });
@@ -160,6 +162,46 @@ test('a label that two long names make too long is cut, and the edit is kept', a
   store.getState().run({ ...colour('#eeeeee'), label: 'x'.repeat(300) });
   await settle();
   expect(Command.parse(server.log[0]!.command).label).toHaveLength(200);
+});
+
+test('a label is never cut within a character', async () => {
+  const store = page();
+  store.getState().run({ ...colour('#eeeeee'), label: `${'x'.repeat(199)}🚢` });
+  await settle();
+  expect(server.log[0]!.command.label).toBe('x'.repeat(199));
+});
+
+test('a request that is refused costs what was in it, and nothing that was done since', async () => {
+  const store = page();
+  const answering = server.fetch;
+  let refuse = () => {};
+  globalThis.fetch = (path, init) =>
+    new Promise((resolve) => {
+      refuse = () => resolve(Response.json({ error: 'No.' }, { status: 400 }));
+      void [path, init];
+    });
+  store.getState().run(rename('A'));
+  await settle();
+  store.getState().run(colour('#eeeeee'));
+  globalThis.fetch = answering as typeof fetch;
+  refuse();
+  await settle();
+  expect(told).toEqual(['Test was not kept: No.']);
+  expect([store.getState().brand.name, foam(store), server.log.length]).toEqual([demo.name, '#eeeeee', 1]);
+});
+
+test('a release is fetched when its number is told, once', async () => {
+  const store = page();
+  const asked = jest.spyOn(globalThis, 'fetch');
+  for (const number of [2, 2, 1]) {
+    Stream.open.at(-1)!.emit('release', { number });
+    await settle();
+  }
+  expect([store.getState().release, asked.mock.calls.length]).toEqual([{ number: 2, document: demo }, 1]);
+  server.down = true;
+  Stream.open.at(-1)!.emit('release', { number: 3 });
+  await settle();
+  expect(told).toEqual([expect.stringContaining('Release 3 was made, and could not be fetched')]);
 });
 
 test('out of reach, edits wait and are tried again in their order, each once', async () => {

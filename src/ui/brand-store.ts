@@ -1,4 +1,5 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
+import { shortened } from '@/core/base/storable';
 import { apply } from '@/core/brand/apply';
 import { type Command, touchedBy } from '@/core/brand/commands';
 import type { Brand } from '@/core/brand/document';
@@ -150,7 +151,8 @@ export function createBrandStore(opening: Opening): BrandStore {
             source = openStream();
           }
         });
-        stream.addEventListener('release', (event) => set({ release: JSON.parse(event.data) as Released }));
+        stream.addEventListener('release', (event) => void takeRelease((JSON.parse(event.data) as { number: number }).number));
+        stream.addEventListener('refused', (event) => tell((JSON.parse(event.data) as { sentence: string }).sentence));
         stream.addEventListener('error', () => {
           set({ connected: false });
           // The browser tries again by itself, but gives up when the server answers with an error.
@@ -174,7 +176,7 @@ export function createBrandStore(opening: Opening): BrandStore {
       return null;
     }
     // Two long names make a longer label than the log has room for.
-    const label = command.label.slice(0, LABEL_LENGTH);
+    const label = shortened(command.label, LABEL_LENGTH);
     const pending: Pending = { key: newId(), command: { ...command, label } };
     const result = enqueue(replica, pending);
     if ('refusal' in result) {
@@ -228,6 +230,17 @@ export function createBrandStore(opening: Opening): BrandStore {
     return true;
   }
 
+  /** Fetches a release that was made elsewhere. */
+  async function takeRelease(number: number): Promise<void> {
+    if ((get().release?.number ?? 0) >= number) return;
+    try {
+      const release = await request<Released>(`${address}/releases/${number}`);
+      if ((get().release?.number ?? 0) < release.number) set({ release });
+    } catch (error) {
+      tell(`Release ${number} was made, and could not be fetched: ${(error as Error).message} Load the page again to see it.`);
+    }
+  }
+
   /** Takes up what an earlier page left on disk. The server may have it already, so it is not applied here again. */
   function sendKept(): void {
     const { pending, unreadable } = storage.all();
@@ -242,8 +255,9 @@ export function createBrandStore(opening: Opening): BrandStore {
     if (sending) return;
     sending = true;
     clearTimeout(retry);
+    let batch = nextBatch();
     try {
-      for (let batch = nextBatch(); batch.length > 0; batch = nextBatch()) {
+      for (; batch.length > 0; batch = nextBatch()) {
         const { outcomes } = await request<{ outcomes: ({ key: string; seq: number } | { key: string; refusal: string })[] }>(
           `${address}/changes`,
           'POST',
@@ -258,7 +272,9 @@ export function createBrandStore(opening: Opening): BrandStore {
       pause = 0;
     } catch (error) {
       if (error instanceof Declined && error.status < 500 && error.status !== 401) {
-        for (const { key } of nextBatch()) drop(key, error.message);
+        // Only what was sent: what has been done since stands on its own.
+        for (const { key } of batch) drop(key, error.message);
+        retry = setTimeout(() => void send(), 0);
       } else {
         // Nothing is lost: out of reach, failing or signed out, the edits wait on disk.
         if (error instanceof Declined && pause === 0) tell(`${error.message} Your edits wait here.`);

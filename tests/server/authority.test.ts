@@ -46,6 +46,7 @@ const ROUTES: readonly Row[] = [
   ['POST', 'api/brands/[brand]/pictures', 'api/brands/BRAND/pictures', 'no picture', 'write', 400],
   ['GET', 'api/brands/[brand]/pictures/[sha256]', `api/brands/BRAND/pictures/${'0'.repeat(64)}`, undefined, 'read', 404],
   ['GET', 'api/brands/[brand]/releases', 'api/brands/BRAND/releases', undefined, 'read', 200],
+  ['GET', 'api/brands/[brand]/releases/[number]', 'api/brands/BRAND/releases/1', undefined, 'read', 404],
   ['POST', 'api/brands/[brand]/releases', 'api/brands/BRAND/releases', { seq: -1 }, 'write', 400],
   ['GET', 'api/brands/[brand]/sheet', 'api/brands/BRAND/sheet?as=svg', undefined, 'read', 200],
   ['GET', 'api/brands/[brand]/shelf', 'api/brands/BRAND/shelf', undefined, 'read', 200],

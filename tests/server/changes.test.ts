@@ -38,6 +38,28 @@ test('what is refused has its sentence, and the rest of what was sent is done', 
   expect((await swatch('core-foam')).value).toBe('#eeffee');
 });
 
+test('text that no database holds is refused by itself, with a sentence', async () => {
+  const named = (name: string) => ({ do: 'swatch.edit', id: 'core-foam', set: { name } });
+  const described = (description: string) => ({ do: 'token.edit', id: 't-surface-page', set: { description } });
+  const { body } = await ida.change([
+    named('Half \ud83d'),
+    described('\0'),
+    { do: 'destination.edit', id: 'd-site', set: { options: { prefix: '\ude00' } } },
+    { do: 'nothing.known' },
+    named('Whole 🚢'),
+  ]);
+  const refusals = body.outcomes.map(({ refusal }: { refusal?: string }) => refusal);
+  expect(refusals.slice(0, 3)).toEqual(Array(3).fill(expect.stringContaining('half a character')));
+  expect(refusals.slice(3)).toEqual([expect.any(String), undefined]);
+  expect(await ida.send('POST', '/api/brands/quillhaven/build-tokens', { name: 'a\0b' })).toMatchObject({
+    status: 400,
+    body: { error: expect.stringContaining('half a character') },
+  });
+  expect((await ida.fetch('/deliver/%00/latest/x')).status).toBe(404);
+  expect(await ida.send('DELETE', '/api/brands/quillhaven/build-tokens/%00', {})).toMatchObject({ status: 404 });
+  await ida.change([named('Foam')]);
+});
+
 test('many at once are put in one order without gaps, and everybody hears of them', async () => {
   const oren = await Visitor.demo(server, 'oren');
   const { seq } = await brand();
@@ -105,6 +127,18 @@ test('a release is immutable, and its files are delivered byte for byte', async 
     const bytes = await deliver(entry.path);
     expect([entry.path, bytes.length, await sha256(bytes)]).toEqual([entry.path, entry.bytes, entry.sha256]);
   }
+  const { sha256: hash } = body.releases[0].manifest[0];
+  const at = (release: string, headers = {}) =>
+    ida.fetch(`/deliver/quillhaven/${release}/${body.releases[0].manifest[0].path}`, { headers });
+  const [numbered, latest] = [await at('1'), await at('latest')];
+  expect([numbered.headers.get('etag'), latest.headers.get('etag')]).toEqual([`"${hash}"`, `"${hash}"`]);
+  expect(numbered.headers.get('cache-control')).toContain('immutable');
+  expect(latest.headers.get('cache-control')).toBe('private, no-cache');
+  const known = await at('latest', { 'if-none-match': `"${hash}"` });
+  expect([known.status, await known.text()]).toEqual([304, '']);
+  for (const number of ['01', '1e0', '0x1', '%201', '-1', '1.0'])
+    expect([number, (await at(number)).status]).toEqual([number, 404]);
+  expect((await ida.fetch('/api/brands/quillhaven')).headers.get('cache-control')).toBe('no-store');
   await ida.change([value('core-mist', '#000000')]);
   expect(new TextDecoder().decode(await deliver('css/quillhaven-ferries.css'))).toContain('#c0ffee');
 

@@ -1,5 +1,6 @@
 /** Two instances of the application on one database: what is done at one is heard at the other. */
 import type { ChildProcess } from 'node:child_process';
+import { Client } from 'pg';
 import { end, serve } from '../../ops/server';
 import { startTestServer, testPort, Visitor, type TestServer } from '../test-server';
 
@@ -13,17 +14,13 @@ beforeAll(async () => {
   second = { ...first, url: `http://127.0.0.1:${port}` };
 });
 afterAll(async () => {
-  leaving.abort();
   await end(server);
   await first.close();
 });
 
-/** Ends the open streams, which would hold the servers up. */
-const leaving = new AbortController();
-
 /** The events of a brand's stream, as they come. */
-async function* events(visitor: Visitor, after: number): AsyncGenerator<{ event: string; data: { key: string; by: string } }> {
-  const { body } = await visitor.fetch(`/api/brands/quillhaven/events?after=${after}`, { signal: leaving.signal });
+async function* events(visitor: Visitor, after: number): AsyncGenerator<{ event: string; data: object }> {
+  const { body } = await visitor.fetch(`/api/brands/quillhaven/events?after=${after}`);
   let text = '';
   for await (const chunk of body!.pipeThrough(new TextDecoderStream())) {
     text += chunk;
@@ -55,4 +52,52 @@ test('an instance that has the old document in hand answers with the newest, and
   expect(again.body.outcomes).toEqual(body.outcomes);
   const { brand } = (await atOther.send('GET', '/api/brands/quillhaven')).body as { brand: { palettes: { name: string }[] } };
   expect(brand.palettes[0]!.name).toBe('Mole');
+});
+
+test('a release is told by its number alone, and fetched by it', async () => {
+  const [ida, oren] = [await Visitor.demo(first, 'ida'), await Visitor.demo(second, 'oren')];
+  const { seq } = (await ida.send('GET', '/api/brands/quillhaven')).body as { seq: number };
+  const heard = events(oren, seq);
+  const next = heard.next();
+  await ida.send('POST', '/api/brands/quillhaven/releases', { seq, note: '' });
+  expect((await next).value).toEqual({ event: 'release', data: { number: 1 } });
+  const { body } = await oren.send('GET', '/api/brands/quillhaven/releases/1');
+  expect(body).toMatchObject({ number: 1, document: { id: 'quillhaven' } });
+  // Whoever comes later is told at once, and of nothing that they know.
+  expect((await events(oren, seq).next()).value).toEqual({ event: 'release', data: { number: 1 } });
+});
+
+test('so many pages of one person listen, and the next is told so; others are not kept out', async () => {
+  const petra = await Visitor.demo(first, 'petra');
+  const listen = (visitor: Visitor) => visitor.fetch('/api/brands/quillhaven/events?after=0');
+  const open = await Promise.all(Array.from({ length: 30 }, () => listen(petra)));
+  expect(await (await listen(petra)).text()).toMatch(/retry: 60000\nevent: refused\ndata: .*30 pages/);
+  const another = (await listen(await Visitor.demo(first, 'wim'))).body!.getReader();
+  let heard = '';
+  while (!heard.includes('event: change')) heard += new TextDecoder().decode((await another.read()).value);
+  await another.cancel();
+  await Promise.all(open.map(({ body }) => body!.cancel()));
+});
+
+test('who has no part in the brand any more hears nothing more of it', async () => {
+  const wim = await Visitor.demo(first, 'wim');
+  const text = (await wim.fetch('/api/brands/quillhaven/events?after=0')).text();
+  const database = new Client({ connectionString: first.env.DATABASE_URL });
+  await database.connect();
+  await database.query("DELETE FROM memberships WHERE person_id = 'demo-wim'");
+  // The stream ends, or this never does.
+  await text;
+  expect((await wim.fetch('/api/brands/quillhaven/events?after=0')).status).toBe(404);
+  await database.query(
+    "INSERT INTO memberships (person_id, organisation_id, role) SELECT 'demo-wim', organisation_id, 'viewer' FROM brands",
+  );
+  await database.end();
+});
+
+test('asked to end while a page listens, an instance ends the stream and goes by itself', async () => {
+  const heard = (await Visitor.demo(second, 'wim')).fetch('/api/brands/quillhaven/events?after=0');
+  const text = (await heard).text();
+  // 143 is SIGTERM obeyed; 1 would be its own end by force, null ours.
+  expect(await end(server)).toBe(143);
+  expect(await text).toContain('retry: 1000');
 });

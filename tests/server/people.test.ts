@@ -1,4 +1,7 @@
-import { startTestServer, Visitor, type TestServer } from '../test-server';
+/** Who is let in, from where, and what a request may carry. */
+import { request, type IncomingHttpHeaders } from 'node:http';
+import { end, serve } from '../../ops/server';
+import { startTestServer, testPort, Visitor, type TestServer } from '../test-server';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -43,8 +46,59 @@ test('only a page of this origin may write', async () => {
   expect((await ida.send('POST', path, body, { origin: 'http://evil.example' })).status).toBe(403);
   expect((await ida.send('POST', path, body, { origin: undefined })).status).toBe(403);
   expect((await ida.send('POST', path, body, { origin: 'null' })).status).toBe(403);
+  const { port } = new URL(server.url);
+  for (const origin of [`https://127.0.0.1:${port}`, 'http://127.0.0.1', `http://127.0.0.1.evil.example:${port}`]) {
+    expect([origin, (await ida.send('POST', path, body, { origin })).status]).toEqual([origin, 403]);
+  }
+  // Nobody said that a proxy stands before it.
+  const forwarded = { origin: 'http://evil.example', 'x-forwarded-host': 'evil.example', 'x-forwarded-proto': 'http' };
+  expect((await ida.send('POST', path, body, forwarded)).status).toBe(403);
   expect((await ida.send('POST', path, body, { 'content-type': 'text/plain' })).status).toBe(400);
   expect((await ida.send('GET', '/api/brands/quillhaven')).body.brand.name).not.toBe('Evil');
+});
+
+/** A request by a name of one's own; fetch sets the address it goes to. */
+const byName = (url: string, host: string, path: string, method = 'GET', headers: Record<string, string> = {}, body = '') =>
+  new Promise<{ status: number; headers: IncomingHttpHeaders; text: string }>((resolve, reject) => {
+    const asking = request(url + path, { method, headers: { ...headers, host } }, (response) => {
+      let text = '';
+      response.on('data', (chunk: Buffer) => (text += chunk.toString()));
+      response.on('end', () => resolve({ status: response.statusCode!, headers: response.headers, text }));
+    });
+    asking.on('error', reject);
+    asking.end(body);
+  });
+
+test('by another name than its own nobody is let in, and told where it is', async () => {
+  for (const path of ['/sign-in', '/api/brands/quillhaven', '/api/brands/quillhaven/sheet?as=svg', '/screens/booking/index.html'])
+    expect(await byName(server.url, 'evil.example', path)).toMatchObject({
+      status: 421,
+      text: expect.stringContaining(server.url),
+    });
+  expect((await byName(server.url, `localhost:${new URL(server.url).port}`, '/sign-in')).status).toBe(200);
+});
+
+test('where it is reached by TLS, only that origin counts, and the cookie is tied to it', async () => {
+  const port = await testPort();
+  const child = await serve(port, { ...server.env, BREAKWATER_ORIGIN: 'https://colours.example' });
+  const enter = (host: string, origin: string) =>
+    byName(
+      `http://127.0.0.1:${port}`,
+      host,
+      '/api/sign-in/demo',
+      'POST',
+      { origin, 'content-type': 'application/json' },
+      '{"person":"demo-wim"}',
+    );
+  try {
+    const { status, headers } = await enter('colours.example', 'https://colours.example');
+    expect([status, headers['strict-transport-security']]).toEqual([200, 'max-age=31536000']);
+    expect(headers['set-cookie']!.join()).toMatch(/^__Host-breakwater=.*; Path=\/.*; Secure/);
+    expect((await enter('colours.example', 'http://colours.example')).status).toBe(403);
+    expect((await enter(`127.0.0.1:${port}`, 'https://colours.example')).status).toBe(421);
+  } finally {
+    await end(child);
+  }
 });
 
 test('what a request carries is checked and bounded', async () => {
@@ -53,10 +107,9 @@ test('what a request carries is checked and bounded', async () => {
   for (const body of ['{', '[]', { changes: [] }, { changes: [{ key: 'x', command: {} }] }, { changes: [], extra: 1 }]) {
     expect((await ida.send('POST', path, body)).status).toBe(400);
   }
-  expect(await ida.change([{ do: 'swatch.edit', id: 'core-foam', set: { value: 'not a colour' } }])).toMatchObject({
-    status: 400,
-    body: { error: expect.stringContaining('“not a colour” is not a CSS colour') },
-  });
+  expect((await ida.change([{ do: 'swatch.edit', id: 'core-foam', set: { value: 'not a colour' } }])).body.outcomes).toEqual([
+    { key: expect.any(String), refusal: expect.stringContaining('“not a colour” is not a CSS colour') },
+  ]);
   expect((await ida.send('POST', path, JSON.stringify({ pad: 'x'.repeat(9 * 1024 * 1024) }))).status).toBe(413);
   for (const target of [
     '/screens/..%2f..%2fpackage.json',

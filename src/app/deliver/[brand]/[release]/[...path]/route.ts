@@ -1,12 +1,14 @@
 import { z } from 'zod';
+import { EntityId } from '@/core/brand/document';
 import { Refused } from '@/server/refused';
-import { latestRelease, releasedFile } from '@/server/releases';
+import { ReleaseNumber } from '@/server/release-number';
+import { latestNumber, releasedFile } from '@/server/releases';
 import { mayFetch } from '@/server/build-tokens';
 import { answer } from '@/server/request';
 
 const Params = z.object({
-  brand: z.string().max(40),
-  release: z.union([z.literal('latest'), z.coerce.number().int().min(1).max(1_000_000)]),
+  brand: EntityId,
+  release: z.union([z.literal('latest'), ReleaseNumber]),
   path: z
     .array(
       z
@@ -27,16 +29,20 @@ export function GET(request: Request, { params }: { params: Promise<Record<strin
     if (!parsed.success) throw new Refused(404, 'There is no such file.');
     const { brand, release, path } = parsed.data;
     await mayFetch(request, brand);
-    const number = release === 'latest' ? (await latestRelease(brand))?.number : release;
-    const file = number === undefined ? null : await releasedFile(brand, number, path.join('/'));
+    const number = release === 'latest' ? await latestNumber(brand) : release;
+    const file = await releasedFile(brand, number, path.join('/'));
     if (!file) throw new Refused(404, 'There is no such file in this release.');
-    return new Response(new Uint8Array(file.bytes), {
+    const isKnown = request.headers.get('if-none-match') === `"${file.sha256}"`;
+    return new Response(isKnown ? null : new Uint8Array(file.bytes), {
+      status: isKnown ? 304 : 200,
       headers: {
         'content-type': file.mediaType,
         'content-disposition': 'attachment',
         'x-breakwater-release': String(number),
         'x-breakwater-sha256': file.sha256,
-        'cache-control': 'no-cache',
+        // A release never changes; which is the newest does.
+        'cache-control': release === 'latest' ? 'private, no-cache' : 'private, max-age=31536000, immutable',
+        etag: `"${file.sha256}"`,
       },
     });
   });
