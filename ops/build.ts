@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { build as esbuild } from 'esbuild';
 import { run } from './step';
 
 const SOURCES = ['src', 'next.config.ts', 'tsconfig.json', 'package-lock.json'];
@@ -11,8 +12,25 @@ export async function build(): Promise<boolean> {
   const now = fingerprint();
   if (existsSync('.next/BUILD_ID') && existsSync(STAMP) && readFileSync(STAMP, 'utf8') === now) return false;
   await run('node', ['node_modules/next/dist/bin/next', 'build'], { env: { NODE_ENV: 'production' } });
+  await buildWriter();
   writeFileSync(STAMP, now);
   return true;
+}
+
+/** The thread that writes files: a program of its own, which Next.js does not bundle. */
+export async function buildWriter(): Promise<void> {
+  await esbuild({
+    entryPoints: ['src/server/writer.worker.ts'],
+    outfile: '.next/writer.mjs',
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    mainFields: ['module', 'main'],
+    // Packages that ask for others the old way.
+    banner: { js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);" },
+    external: ['sharp', 'exceljs'],
+    logLevel: 'error',
+  });
 }
 
 function fingerprint(): string {

@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { Command, InvalidArgumentError } from 'commander';
-import { build } from './build';
+import { build, buildWriter } from './build';
 import {
   clusterFolder,
   createCluster,
@@ -52,7 +52,8 @@ async function start(): Promise<void> {
     (had) => (had ? 'installed' : 'is installed'),
   );
   const { cluster, secret } = await step('database', openCluster, (settings) => `in ${settings.cluster.folder}`);
-  if (!options.dev) await step('build', build, (built) => (built ? 'built' : 'nothing has changed'));
+  if (options.dev) await buildWriter();
+  else await step('build', build, (built) => (built ? 'built' : 'nothing has changed'));
   const env = {
     // The demo and an organisation of one's own never share a database.
     DATABASE_URL: await databaseUrl(cluster, options.empty ? 'breakwater_empty' : 'breakwater'),

@@ -1,10 +1,13 @@
 import type { Transaction } from 'sequelize';
 import { type Brand, Brand as BrandSchema } from '@/core/brand/document';
-import { bundle, manifestFile, sha256, type ManifestEntry } from '@/core/release/bundle';
+import { sha256, type ManifestEntry } from '@/core/release/bundle';
 import { loadBrand } from './brands';
 import { database, type PersonRow, type ReleaseFileRow, type ReleaseRow } from './database';
 import { announce } from './announce';
 import { Refused } from './refused';
+import { inWriter } from './writer';
+
+const MOVED_ON = 'The brand has changed since you looked at it; look at the new changes, then release again.';
 
 export interface ReleaseSummary {
   readonly number: number;
@@ -14,34 +17,51 @@ export interface ReleaseSummary {
   readonly manifest: readonly ManifestEntry[];
 }
 
+type Written = Awaited<ReturnType<typeof inWriter<'release'>>>;
+
+/** Releases being written, by brand and change: whoever asks for the same waits for the same. */
+const writing = new Map<string, Promise<Written>>();
+
+function written(brandId: string, { seq, brand }: { seq: number; brand: Brand }): Promise<Written> {
+  const key = `${brandId} ${seq}`;
+  const files = writing.get(key) ?? inWriter('release', { brand }).finally(() => writing.delete(key));
+  writing.set(key, files);
+  return files;
+}
+
 /**
- * Makes the next release of a brand as it stands after change `seq`, the one the person was looking at.
- * Document, files and hashes are stored together, for good. Refused when the brand has moved on, or a file cannot be written.
+ * Makes the next release of a brand as it stands after change `seq`, the one the person was looking at. Its files are written
+ * first, while everybody goes on working; then document, files and hashes are stored together, for good. Refused when the brand
+ * has moved on, or a file cannot be written.
  */
 export async function makeRelease(person: PersonRow, brandId: string, seq: number, note: string): Promise<number> {
   const { sequelize, Release, ReleaseFile } = database();
+  const current = await loadBrand(brandId);
+  if (current.seq !== seq) throw new Refused(409, MOVED_ON);
+  const { stops, files, manifest } = await written(brandId, current);
+  if (stops !== null) throw new Refused(409, `Nothing was released: ${stops}`);
+  const rows = await Promise.all(
+    files.map(async ({ path, mediaType, bytes }) => ({
+      brandId,
+      path,
+      mediaType,
+      sha256: await sha256(bytes),
+      bytes: Buffer.from(bytes),
+    })),
+  );
   return sequelize.transaction(async (transaction) => {
-    const current = await loadBrand(brandId, transaction);
-    if (current.seq !== seq) {
-      throw new Refused(409, 'The brand has changed since you looked at it; look at the new changes, then release again.');
-    }
-    const { files, manifest, findings } = await bundle(current.brand);
-    const error = findings.find(({ severity }) => severity === 'error');
-    if (error) throw new Refused(409, `Nothing was released: ${error.message}`);
+    // Locked, so that nothing changes between the comparison and the end.
+    const head = await database().Brand.findByPk(brandId, { attributes: ['seq'], transaction, lock: transaction.LOCK.UPDATE });
+    if (head?.seq !== seq) throw new Refused(409, MOVED_ON);
     const number = (await latestNumber(brandId, transaction)) + 1;
     await Release.create(
       { brandId, number, seq, note, document: current.brand, manifest: [...manifest], personId: person.id },
       { transaction },
     );
-    const rows = [...files, manifestFile(current.brand, manifest)].map(async ({ path, mediaType, bytes }) => ({
-      brandId,
-      number,
-      path,
-      mediaType,
-      sha256: await sha256(bytes),
-      bytes: Buffer.from(bytes),
-    }));
-    await ReleaseFile.bulkCreate(await Promise.all(rows), { transaction });
+    await ReleaseFile.bulkCreate(
+      rows.map((row) => ({ ...row, number })),
+      { transaction },
+    );
     await announce({ brand: brandId, kind: 'release' }, transaction);
     return number;
   });

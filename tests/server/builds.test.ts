@@ -76,6 +76,29 @@ test('a token opens its own brand’s released files and nothing else; revoked, 
   expect(await status('/deliver/quillhaven/latest/manifest.json')).toBe(401);
 });
 
+test('while templates that run as long as they may are written, everybody else is answered', async () => {
+  const source = '{% for i in (1..9999) %}{% for k in (1..9999) %}{% endfor %}{% endfor %}';
+  const adding = [1, 2, 3].map((n) => ({
+    do: 'destination.add',
+    destination: { id: `long${n}`, name: `Long ${n}`, format: 'template', options: { source, file: `long${n}.txt` } },
+    before: null,
+  }));
+  const { body } = await ida.change(adding);
+  const { seq } = (body as { outcomes: { seq: number }[] }).outcomes.at(-1)!;
+  let isDone = false;
+  const release = ida.send('POST', '/api/brands/quillhaven/releases', { seq, note: '' }).finally(() => (isDone = true));
+  const oren = await Visitor.demo(server, 'oren');
+  for (let n = 0; n < 5; n++) expect((await oren.send('GET', '/api/brands/quillhaven')).status).toBe(200);
+  // Nothing is locked meanwhile.
+  expect((await oren.change([{ do: 'swatch.edit', id: 'core-mist', set: { value: '#abcdef' } }])).status).toBe(200);
+  expect(isDone).toBe(false);
+  expect(await release).toMatchObject({
+    status: 409,
+    body: { error: expect.stringContaining('it runs for more than 1 second') },
+  });
+  await ida.change([1, 2, 3].map((n) => ({ do: 'destination.remove', id: `long${n}` })));
+});
+
 test('what a destination weighs and the organisation’s templates are for its people only', async () => {
   const { status, body } = await ida.send('GET', '/api/brands/quillhaven/weight/d-classes');
   expect(status).toBe(200);

@@ -49,6 +49,11 @@ test.each([
   ['its prototype', '{{ brand.__proto__.x }}', 'undefined variable: brand.__proto__'],
   ['today', '{{ "now" | date: "%Y" }}', 'undefined filter: date'],
   ['a name that is not there', 'a\nb\n{{ tokns }}', 'Line 3 of the template: undefined variable: tokns.'],
+  [
+    'an expression for every item',
+    '{% assign many = (1..3000000) | where_exp: "n", "n > tokens" %}',
+    'Line 1 of the template: undefined filter: where_exp',
+  ],
   ['a tag that is not closed', '{% for t in tokens %}', 'Line 1 of the template: tag {% for t in tokens %} not closed.'],
 ])('%s is refused with a sentence', (_name, source, words) => {
   const { errors, paths } = rendered(source);

@@ -14,9 +14,13 @@ import { templateModel } from './template-model';
 /** What a rendering may use. A template for a large brand stays far below. */
 const LIMITS = { source: 100_000, milliseconds: 1_000, memory: 50_000_000, output: 4_000_000 } as const;
 
-/** Tags that read other files, and filters whose result is another tomorrow. */
+/** Tags that read other files. */
 const TAGS_LEFT_OUT = ['include', 'render', 'layout', 'block'];
-const FILTERS_LEFT_OUT = ['date', 'date_to_xmlschema', 'date_to_rfc822', 'date_to_string', 'date_to_long_string', 'sample'];
+/** Filters whose result is another tomorrow, and those that evaluate an expression for every item, which no limit counts. */
+const FILTERS_LEFT_OUT = [
+  ...['date', 'date_to_xmlschema', 'date_to_rfc822', 'date_to_string', 'date_to_long_string', 'sample'],
+  ...['where_exp', 'reject_exp', 'group_by_exp', 'has_exp', 'find_exp', 'find_index_exp'],
+];
 
 /** A template that some brand of an organisation ships by. */
 export interface SharedTemplate {

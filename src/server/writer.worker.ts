@@ -1,0 +1,61 @@
+/**
+ * What runs in a thread of its own, beside the event loop: everything that writes files, for a brand may be large and a template
+ * may be anything. Bundled by itself when the application is built (`ops/build.ts`).
+ */
+import { promisify } from 'node:util';
+import { brotliCompress, constants, gzip } from 'node:zlib';
+import type { Brand } from '@/core/brand/document';
+import { bundle, manifestFile, type Bundle, type ManifestEntry } from '@/core/release/bundle';
+import { weigh, type Sizes, type Weight } from '@/core/release/weight';
+import type { WrittenFile } from '@/core/formats/kit/format';
+
+/** Bytes that a weighing may compress: a large brand is weighed in its larger groups only. */
+const WORK_LIMIT = 64 * 1024 * 1024;
+
+/** All files of a release with its manifest; none when something stops it. */
+export async function release({ brand }: { brand: Brand }): Promise<{
+  readonly stops: string | null;
+  readonly files: readonly WrittenFile[];
+  readonly manifest: readonly ManifestEntry[];
+}> {
+  const { files, manifest, findings }: Bundle = await bundle(brand);
+  const error = findings.find(({ severity }) => severity === 'error');
+  if (error) return { stops: error.message, files: [], manifest: [] };
+  return { stops: null, files: [...files, manifestFile(brand, manifest)], manifest };
+}
+
+/** What the families of a destination weigh; null when it does not choose among them, a sentence when that is too much work. */
+export async function weight(asked: { brand: Brand; destination: string; group: string }): Promise<Weight | string | null> {
+  const destination = asked.brand.destinations.find(({ id }) => id === asked.destination)!;
+  let work = 0;
+  try {
+    return await weigh(asked.brand, destination, asked.group, (files) => {
+      work += files.reduce((total, { length }) => total + length, 0);
+      if (work > WORK_LIMIT) throw new TooMuch();
+      return measure(files);
+    });
+  } catch (error) {
+    if (error instanceof TooMuch) return error.message;
+    throw error;
+  }
+}
+
+class TooMuch extends Error {
+  override readonly message =
+    'These files are too many to be weighed family by family; leave out groups first, or take fewer themes.';
+}
+
+/** Compressed as a server of static files does it: gzip at 9, Brotli at 9 of 11, for many small weighings. */
+async function measure(files: readonly Uint8Array[]): Promise<Sizes> {
+  const sizes = await Promise.all(
+    files.map(async (bytes) => {
+      const [zipped, pressed] = await Promise.all([
+        promisify(gzip)(bytes, { level: 9 }),
+        promisify(brotliCompress)(bytes, { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }),
+      ]);
+      return { raw: bytes.length, gzip: zipped.length, brotli: pressed.length };
+    }),
+  );
+  const sum = (what: keyof Sizes) => sizes.reduce((total, size) => total + size[what], 0);
+  return { raw: sum('raw'), gzip: sum('gzip'), brotli: sum('brotli') };
+}
