@@ -203,6 +203,8 @@ export function database(): Database {
       dialect: 'postgres',
       logging: false,
       pool: { max: 10, acquire: 15_000 },
+      // Nothing that is done here takes so long; what does holds everybody up.
+      dialectOptions: { statement_timeout: 60_000, lock_timeout: 10_000, idle_in_transaction_session_timeout: 30_000 },
       define: { underscored: true, timestamps: false },
     }),
   ));

@@ -6,11 +6,15 @@ import { authorise } from './brands';
 import type { PersonRow } from './database';
 import { log } from './log';
 import { isOwnOrigin } from './origin';
+import { isPassing } from './passing';
 import { firstIssue, Refused } from './refused';
 import { currentPerson } from './session';
 
 /** The largest body of any request, in bytes: a brand's most swatches in one command, with room. */
 const BODY_LIMIT = 8 * 1024 * 1024;
+
+/** When a request may be tried again that found no database, in seconds. */
+const COME_AGAIN_S = 5;
 
 /** Runs a handler and turns what it throws into an answer: a refusal into its sentence, a bug into a logged 500. */
 export async function answer(handler: () => Promise<Response>): Promise<Response> {
@@ -26,6 +30,12 @@ async function answered(handler: () => Promise<Response>): Promise<Response> {
   } catch (error) {
     if (error instanceof Refused) return Response.json({ error: error.message }, { status: error.status });
     log.error({ error }, 'a request failed');
+    if (isPassing(error)) {
+      return Response.json(
+        { error: 'The database cannot be reached just now, or its disk is full; nothing was changed. Try again in a moment.' },
+        { status: 503, headers: { 'retry-after': String(COME_AGAIN_S) } },
+      );
+    }
     return Response.json(
       { error: 'Something failed on the server; nothing was changed. Try again in a moment.' },
       { status: 500 },

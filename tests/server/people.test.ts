@@ -1,5 +1,6 @@
 /** Who is let in, from where, and what a request may carry. */
 import { request, type IncomingHttpHeaders } from 'node:http';
+import { Client } from 'pg';
 import { end, serve } from '../../ops/server';
 import { startTestServer, testPort, Visitor, type TestServer } from '../test-server';
 
@@ -146,4 +147,21 @@ test('signing out ends the session for a copied cookie too', async () => {
   expect((await copy.send('GET', '/api/brands/quillhaven')).status).toBe(200);
   await visitor.send('POST', '/api/sign-out', {});
   expect((await copy.send('GET', '/api/brands/quillhaven')).status).toBe(401);
+});
+
+test('without its database the server asks to come again, and is there again with it', async () => {
+  const ida = await Visitor.demo(server, 'ida');
+  const name = new URL(server.env.DATABASE_URL).pathname.slice(1);
+  const admin = new Client({ connectionString: server.env.DATABASE_URL.replace(/[^/]*$/, 'postgres') });
+  await admin.connect();
+  await admin.query(`ALTER DATABASE "${name}" ALLOW_CONNECTIONS false`);
+  await admin.query('SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = $1', [name]);
+  const response = await ida.fetch('/api/brands/quillhaven');
+  expect([response.status, response.headers.get('retry-after')]).toEqual([503, '5']);
+  expect(await response.json()).toEqual({ error: expect.stringContaining('nothing was changed') });
+  await admin.query(`ALTER DATABASE "${name}" ALLOW_CONNECTIONS true`);
+  await admin.end();
+  // Connections that were broken are found out one by one.
+  for (let tries = 0; tries < 20 && (await ida.fetch('/api/brands/quillhaven')).status === 503; tries++);
+  expect(await ida.change([rename('Quillhaven')])).toMatchObject({ status: 200 });
 });
