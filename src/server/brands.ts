@@ -36,16 +36,21 @@ export async function brandsOf(person: PersonRow): Promise<{ id: string; name: s
   );
 }
 
+/** A person's role for a brand, if they have one. */
+export async function roleIn(person: string, brand: string): Promise<Role | undefined> {
+  const rows = await database().sequelize.query<{ role: Role }>(
+    `SELECT m.role FROM brands b JOIN memberships m ON m.organisation_id = b.organisation_id
+     WHERE b.id = :brand AND m.person_id = :person`,
+    { type: QueryTypes.SELECT, replacements: { brand, person } },
+  );
+  return rows[0]?.role;
+}
+
 /** A person's role for a brand, if it allows the deed. A brand of another organisation is as if it were not there. */
 export async function authorise(person: PersonRow, brandId: string, deed: Deed): Promise<Role> {
   // What is no id at all is not asked of the database, which takes no NUL in a text.
   if (!EntityId.safeParse(brandId).success) throw new Refused(404, 'There is no such brand here.');
-  const rows = await database().sequelize.query<{ role: Role }>(
-    `SELECT m.role FROM brands b JOIN memberships m ON m.organisation_id = b.organisation_id
-     WHERE b.id = :brand AND m.person_id = :person`,
-    { type: QueryTypes.SELECT, replacements: { brand: brandId, person: person.id } },
-  );
-  const role = rows[0]?.role;
+  const role = await roleIn(person.id, brandId);
   if (!role) throw new Refused(404, 'There is no such brand here.');
   if (!may(role, deed)) throw new Refused(403, refusalFor(role, deed));
   return role;

@@ -2,6 +2,7 @@ import { createHash, randomBytes } from 'node:crypto';
 import { z } from 'zod';
 import { EntityId } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
+import { roleIn } from './brands';
 import { database, type PersonRow } from './database';
 import { Refused } from './refused';
 import { allowed } from './request';
@@ -72,6 +73,8 @@ export async function mayFetch(request: Request, brandId: string): Promise<void>
   if (!row) throw new Refused(401, 'This token opens nothing; make a new one under Ship.');
   // A brand that the token is not for is as if it were not there.
   if (row.brandId !== brandId) throw new Refused(404, 'There is no such brand here.');
+  if (!(await roleIn(row.personId, brandId)))
+    throw new Refused(401, 'Whoever made this token has no part in the brand any more; make a new one under Ship.');
   // A release is many files: their fetching is noted once.
   if (Date.now() - (row.usedAt?.getTime() ?? 0) > NOTED_MS)
     await BuildToken.update({ usedAt: new Date() }, { where: { id: row.id } });

@@ -76,6 +76,23 @@ test('a token opens its own brand’s released files and nothing else; revoked, 
   expect(await status('/deliver/quillhaven/latest/manifest.json')).toBe(401);
 });
 
+test('a token ends with the membership of whoever made it', async () => {
+  const oren = await Visitor.demo(server, 'oren');
+  const made = await oren.send('POST', '/api/brands/quillhaven/build-tokens', { name: 'his build' });
+  const headers = { authorization: `Bearer ${(made.body as { secret: string }).secret}` };
+  const status = async () => (await fetch(`${server.url}/deliver/quillhaven/latest/manifest.json`, { headers })).status;
+  const database = new Client({ connectionString: server.env.DATABASE_URL });
+  await database.connect();
+  expect(await status()).toBe(200);
+  await database.query("UPDATE memberships SET organisation_id = 'other' WHERE person_id = 'demo-oren'");
+  expect(await status()).toBe(401);
+  await database.query(
+    "UPDATE memberships SET organisation_id = (SELECT organisation_id FROM brands WHERE id = 'quillhaven') WHERE person_id = 'demo-oren'",
+  );
+  await database.end();
+  expect(await status()).toBe(200);
+});
+
 test('while templates that run as long as they may are written, everybody else is answered', async () => {
   const source = '{% for i in (1..9999) %}{% for k in (1..9999) %}{% endfor %}{% endfor %}';
   const adding = [1, 2, 3].map((n) => ({
