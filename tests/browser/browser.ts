@@ -62,6 +62,14 @@ export class Person {
   async stage(label: string): Promise<void> {
     await (await this.find(`nav[aria-label=Stages] ::-p-text(${label})`)).click();
     await this.page.waitForFunction((path) => location.pathname.endsWith(path), {}, `/${label.toLowerCase()}`);
+    await this.settled();
+  }
+
+  /** Waits until the page has nothing left to do, so that what was pressed or moved is drawn; or for a second, where it never rests. */
+  settled(): Promise<void> {
+    return this.page.evaluate(async () => {
+      for (const half of [500, 500]) await new Promise((resolve) => requestIdleCallback(resolve, { timeout: half }));
+    });
   }
 
   /** Waits for the first match of a selector (or `::-p-text()`, `::-p-aria()`) that can be seen. */
@@ -95,9 +103,10 @@ export class Person {
     await this.page.mouse.move(from.x, from.y);
     await this.page.mouse.down();
     await this.page.mouse.move(from.x + 12, from.y + 12, { steps: 4 });
+    await this.settled();
     await this.page.mouse.move(box.x + Math.min(60, box.width / 2), box.y + box.height / 2, { steps: 8 });
     // What is dragged arrives under the pointer before it is let go.
-    await new Promise((resolve) => setTimeout(resolve, 150));
+    await this.settled();
     await this.page.mouse.up();
   }
 
