@@ -2,7 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 
 /**
  * Megabytes for what was made just now. Node's own 16 are full after one answer, and what is thrown away a moment later is
- * then carried over first; about a sixth of the server's work went there.
+ * then carried over first.
  */
 export const ROOM_FOR_THE_NEW = '--max-semi-space-size=64';
 

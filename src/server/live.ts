@@ -50,7 +50,7 @@ class Channel {
       if (!stream.isOpen()) return;
       if (changes.length > 0) stream.send(changeEvents(changes));
       seq = changes.at(-1)?.seq ?? seq;
-      more = changes.length === BATCH || (this.streams.size > 0 && seq < this.seq && changes.length > 0);
+      more = changes.length === BATCH;
     }
     const release = await latestNumber(this.brand);
     if (!stream.isOpen()) return;
@@ -161,7 +161,6 @@ class Hub {
           stream.send(encoder.encode('retry: 1000\n\n'));
           if ([...this.open].filter((other) => other.person === person).length >= MOST_STREAMS) {
             const sentence = `You have ${MOST_STREAMS} pages open already. This one hears nothing of others’ work until you close some.`;
-            stream.send(encoder.encode('retry: 60000\n'));
             stream.send(event('refused', { sentence }));
             return stream.end();
           }

@@ -204,6 +204,21 @@ test('a release is fetched when its number is told, once', async () => {
   expect(told).toEqual([expect.stringContaining('Release 3 was made, and could not be fetched')]);
 });
 
+test('a page that may not listen says so, is connected all the same, and asks again later', async () => {
+  const store = page();
+  const [first] = Stream.open;
+  first!.emit('open');
+  first!.emit('refused', { sentence: 'Too many.' });
+  expect([told, Stream.open, store.getState().connected]).toEqual([['Too many.'], [], true]);
+  await jest.advanceTimersByTimeAsync(60_000);
+  expect(Stream.open).toHaveLength(1);
+  Stream.open[0]!.emit('refused', { sentence: 'Too many.' });
+  pages.pop()!();
+  await jest.advanceTimersByTimeAsync(60_000);
+  // Left by then, it asks no more.
+  expect(Stream.open).toEqual([]);
+});
+
 test('out of reach, edits wait and are tried again in their order, each once', async () => {
   const store = page();
   server.down = true;

@@ -67,6 +67,8 @@ export interface BrandState {
 
 export type BrandStore = StoreApi<BrandState>;
 
+/** When a page that may not listen asks again, in milliseconds. */
+const REFUSED_MS = 60_000;
 const UNDO_DEPTH = 500;
 const LABEL_LENGTH = 200;
 /** Commands and bytes in one request; the server takes at most 200 and 8 MB. */
@@ -136,6 +138,7 @@ export function createBrandStore(opening: Opening): BrandStore {
     chooseTheme: (theme) => set({ theme }),
     connect: () => {
       sendKept();
+      let later: ReturnType<typeof setTimeout> | undefined;
       let source = openStream();
       function openStream(): EventSource {
         const stream = new EventSource(`${address}/events?after=${get().replica.seq}`);
@@ -152,16 +155,22 @@ export function createBrandStore(opening: Opening): BrandStore {
           }
         });
         stream.addEventListener('release', (event) => void takeRelease((JSON.parse(event.data) as { number: number }).number));
-        stream.addEventListener('refused', (event) => tell((JSON.parse(event.data) as { sentence: string }).sentence));
+        stream.addEventListener('refused', (event) => {
+          tell((JSON.parse(event.data) as { sentence: string }).sentence);
+          // The server is there and keeps what is done here; only listening has to wait.
+          stream.close();
+          later = setTimeout(() => (source = openStream()), REFUSED_MS);
+        });
         stream.addEventListener('error', () => {
           set({ connected: false });
           // The browser tries again by itself, but gives up when the server answers with an error.
-          if (stream.readyState === EventSource.CLOSED) setTimeout(() => source === stream && (source = openStream()), 2_000);
+          if (stream.readyState === EventSource.CLOSED) later = setTimeout(() => (source = openStream()), 2_000);
         });
         return stream;
       }
       return () => {
         source.close();
+        clearTimeout(later);
         clearTimeout(retry);
       };
     },
