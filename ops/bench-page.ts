@@ -3,7 +3,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import puppeteer, { type Page } from 'puppeteer-core';
 import { build } from './build';
-import { createCluster, databaseUrl, freePort, POSTGRES, startCluster, stopCluster } from './cluster';
+import { createCluster, databaseUrl, freePort, startCluster, stopCluster } from './cluster';
+import { ensurePostgres } from './postgres';
 import { ensure } from './debian';
 import { end, serve } from './server';
 import { step } from './step';
@@ -13,7 +14,7 @@ export async function onPage(document: unknown, measure: (page: Page, folder: st
   const folder = mkdtempSync(join(tmpdir(), 'breakwater-bench-'));
   chmodSync(folder, 0o755);
   await step('build', build);
-  await ensure(POSTGRES, 'postgresql-15');
+  await ensurePostgres();
   await ensure('/usr/bin/chromium-headless-shell', 'chromium-headless-shell');
   const cluster = await startCluster(await createCluster(join(folder, 'postgres'), true));
   const env = { DATABASE_URL: await databaseUrl(cluster, 'bench'), BREAKWATER_SECRET: 'x'.repeat(40), BREAKWATER_DEMO: '1' };

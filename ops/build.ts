@@ -12,24 +12,26 @@ export async function build(): Promise<boolean> {
   const now = fingerprint();
   if (existsSync('.next/BUILD_ID') && existsSync(STAMP) && readFileSync(STAMP, 'utf8') === now) return false;
   await run('node', ['node_modules/next/dist/bin/next', 'build'], { env: { NODE_ENV: 'production' } });
-  await buildWriter();
+  await buildPrograms();
   writeFileSync(STAMP, now);
   return true;
 }
 
-/** The thread that writes files: a program of its own, which Next.js does not bundle. */
-export async function buildWriter(): Promise<void> {
+/** The server's own program. */
+export const SERVER = '.next/server.mjs';
+
+/** What Next.js does not bundle: the server's own program, and the thread that writes files. */
+export async function buildPrograms(): Promise<void> {
+  const common = { bundle: true, platform: 'node', format: 'esm', logLevel: 'error' } as const;
+  await esbuild({ ...common, entryPoints: ['src/server/main.ts'], outfile: SERVER, packages: 'external' });
   await esbuild({
+    ...common,
     entryPoints: ['src/server/writer.worker.ts'],
     outfile: '.next/writer.mjs',
-    bundle: true,
-    platform: 'node',
-    format: 'esm',
     mainFields: ['module', 'main'],
     // Packages that ask for others the old way.
     banner: { js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);" },
     external: ['sharp', 'exceljs'],
-    logLevel: 'error',
   });
 }
 

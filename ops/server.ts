@@ -1,4 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
+import { SERVER } from './build';
 
 /**
  * Megabytes for what was made just now. Node's own 16 are full after one answer, and what is thrown away a moment later is
@@ -8,9 +9,8 @@ export const ROOM_FOR_THE_NEW = '--max-semi-space-size=64';
 
 /** Starts the application on 127.0.0.1 as a process of its own, and waits until it answers. */
 export async function serve(port: number, env: Readonly<Record<string, string>>, dev = false): Promise<ChildProcess> {
-  const args = ['node_modules/next/dist/bin/next', dev ? 'dev' : 'start', '-H', '127.0.0.1', '-p', String(port)];
-  const child = spawn(process.execPath, [ROOM_FOR_THE_NEW, ...args], {
-    env: { ...process.env, ...env, NODE_ENV: dev ? 'development' : 'production' },
+  const child = spawn(process.execPath, [ROOM_FOR_THE_NEW, SERVER], {
+    env: { ...process.env, ...env, PORT: String(port), NODE_ENV: dev ? 'development' : 'production' },
     stdio: ['ignore', dev ? 'inherit' : 'ignore', 'inherit'],
   });
   const deadline = Date.now() + 60_000;

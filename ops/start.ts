@@ -1,26 +1,13 @@
-import { randomBytes } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { join, resolve } from 'node:path';
+import { join } from 'node:path';
 import { Command, InvalidArgumentError } from 'commander';
-import { build, buildWriter } from './build';
-import {
-  clusterFolder,
-  createCluster,
-  databaseUrl,
-  freePort,
-  POSTGRES,
-  startCluster,
-  stopCluster,
-  type Cluster,
-} from './cluster';
-import { ensure } from './debian';
+import { build, buildPrograms } from './build';
+import { backUpBefore } from './backup';
+import { freePort } from './cluster';
+import { dataFolder, openData } from './data-folder';
+import { ensurePostgres } from './postgres';
 import { end, serve } from './server';
 import { step } from './step';
-
-interface Settings {
-  cluster: Cluster;
-  secret: string;
-}
 
 const program = new Command('bin/start')
   .option('--port <number>', 'the port to serve on (3000, or the next free one)', portNumber)
@@ -29,7 +16,7 @@ const program = new Command('bin/start')
   .option('--dev', 'serve from source')
   .parse();
 const options = program.opts<{ port?: number; empty?: boolean; resetDemo?: boolean; dev?: boolean }>();
-const data = resolve(process.env.BREAKWATER_DATA ?? 'data');
+const data = dataFolder();
 const serverFile = join(data, 'server.json');
 const started = performance.now();
 
@@ -48,21 +35,25 @@ async function start(): Promise<void> {
   writeFileSync(serverFile, JSON.stringify({ starter: process.pid } satisfies Serving));
   await step(
     'PostgreSQL',
-    () => ensure(POSTGRES, 'postgresql-15'),
-    (had) => (had ? 'installed' : 'is installed'),
+    ensurePostgres,
+    ({ version, wasMissing }) => `${version} ${wasMissing ? 'installed' : 'is installed'}`,
   );
-  const { cluster, secret } = await step('database', openCluster, (settings) => `in ${settings.cluster.folder}`);
-  if (options.dev) await buildWriter();
+  const opened = await step(
+    'database',
+    () => openData(data, options.empty ? 'own' : 'demo'),
+    ({ where }) => `in ${where}`,
+  );
+  if (options.dev) await buildPrograms();
   else await step('build', build, (built) => (built ? 'built' : 'nothing has changed'));
-  const env = {
-    // The demo and an organisation of one's own never share a database.
-    DATABASE_URL: await databaseUrl(cluster, options.empty ? 'breakwater_empty' : 'breakwater'),
-    BREAKWATER_SECRET: secret,
-    BREAKWATER_DEMO: options.empty ? '0' : '1',
-  };
+  const env = { ...opened.env, BREAKWATER_DEMO: options.empty ? '0' : '1' };
   Object.assign(process.env, env);
-  const { migrate } = await import('../src/server/migrations');
+  const { migrate, migrationState } = await import('../src/server/migrations');
   const { closeDatabase } = await import('../src/server/database');
+  const { done, pending } = await migrationState();
+  if (done.length > 0 && pending.length > 0) {
+    const before = () => backUpBefore(pending[0]!, data, env.DATABASE_URL, env.BREAKWATER_SECRET);
+    await step('backup', before, (file) => `in ${file}`);
+  }
   await step('migrations', migrate, (taken) => (taken.length > 0 ? taken.join(', ') : 'up to date'));
   if (!options.empty) {
     const { loadDemo } = await import('../src/server/demo');
@@ -87,22 +78,12 @@ async function start(): Promise<void> {
     stopping = true;
     await end(server);
     forget();
-    await stopCluster(cluster);
+    await opened.close();
     process.exit(code);
   };
   process.on('SIGINT', () => void stop(0));
   process.on('SIGTERM', () => void stop(0));
   server.on('exit', (code) => void stop(code ?? 1));
-}
-
-/** The cluster of this data folder, running; made with its passwords at the first start. */
-async function openCluster(): Promise<Settings> {
-  const file = join(data, 'settings.json');
-  const known = existsSync(file) ? (JSON.parse(readFileSync(file, 'utf8')) as Settings) : undefined;
-  mkdirSync(data, { recursive: true });
-  const settings = known ?? { cluster: await createCluster(clusterFolder(data)), secret: randomBytes(32).toString('base64url') };
-  if (!known) writeFileSync(file, JSON.stringify(settings), { mode: 0o600 });
-  return { ...settings, cluster: await startCluster(settings.cluster) };
 }
 
 /** What serves this data folder, by the ids of its processes. */

@@ -3,8 +3,9 @@ import { tmpdir } from 'node:os';
 import { join, relative } from 'node:path';
 import { spawn } from 'node:child_process';
 import { build } from './build';
-import { createCluster, POSTGRES, startCluster, stopCluster, type Cluster } from './cluster';
+import { createCluster, startCluster, stopCluster, type Cluster } from './cluster';
 import { ensure } from './debian';
+import { ensurePostgres } from './postgres';
 import { ROOM_FOR_THE_NEW } from './server';
 import { run, step, stepBeside } from './step';
 import { makeTemplates } from './test-databases';
@@ -43,7 +44,7 @@ async function main(): Promise<void> {
     throw new Error(`There is no part “${wanted}”; bin/test [${Object.keys(PARTS).join('|')}] [file] [test]`);
   }
   await step('Debian packages', async () => {
-    await ensure(POSTGRES, 'postgresql-15');
+    await ensurePostgres();
     await ensure('/usr/bin/chromium-headless-shell', 'chromium-headless-shell');
     await ensure('/usr/bin/xmllint', 'libxml2-utils');
   });

@@ -90,3 +90,9 @@ export class Visitor {
     return this.send('POST', '/api/brands/quillhaven/changes', { changes });
   }
 }
+
+/** SQL that makes a brand, a copy of the demo's, of an organisation that none of the demo's people belongs to. */
+export const OTHERS = `INSERT INTO organisations VALUES ('other', 'Other');
+  INSERT INTO brands (id, organisation_id, seq, name, shelf, templates)
+    SELECT 'others', 'other', 0, name, shelf, templates FROM brands WHERE id = 'quillhaven';
+  INSERT INTO snapshots SELECT 'others', 0, document FROM snapshots WHERE brand_id = 'quillhaven' AND seq = 0`;

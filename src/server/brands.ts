@@ -1,37 +1,14 @@
-import { QueryTypes, Op, type Transaction } from 'sequelize';
-import { apply } from '@/core/brand/apply';
-import { Command, touchedBy } from '@/core/brand/commands';
-import { Brand, EntityId } from '@/core/brand/document';
-import type { Change, Pending } from '@/core/brand/replica';
+import { QueryTypes, type Transaction } from 'sequelize';
+import { EntityId, type Brand } from '@/core/brand/document';
 import { may, refusalFor, type Deed, type Role } from '@/core/brand/roles';
-import { database, type ChangeRow, type PersonRow } from './database';
-import { announce } from './announce';
-import { firstIssue, Refused } from './refused';
-
-/** A change with who made it and when, as it is told to every page. */
-export interface ToldChange extends Change {
-  readonly by: string;
-  readonly at: string;
-}
-
-/** What became of a sent command: its place in the log, or the sentence that refuses it. */
-export type Outcome = { readonly key: string; readonly seq: number } | { readonly key: string; readonly refusal: string };
-
-/** Documents as of their change number; the database's copy has lost the order of its keys and must be read anew. */
-const documents = new Map<string, { seq: number; brand: Brand }>();
-const DOCUMENTS_KEPT = 50;
-
-function remember(id: string, seq: number, brand: Brand): void {
-  documents.delete(id);
-  documents.set(id, { seq, brand });
-  if (documents.size > DOCUMENTS_KEPT) documents.delete(documents.keys().next().value!);
-}
+import { database, type BrandRow, type PersonRow } from './database';
+import { Refused } from './refused';
 
 /** The brands a person can see, by name. */
 export async function brandsOf(person: PersonRow): Promise<{ id: string; name: string }[]> {
   return database().sequelize.query<{ id: string; name: string }>(
-    `SELECT b.id, b.document->>'name' AS name FROM brands b JOIN memberships m ON m.organisation_id = b.organisation_id
-     WHERE m.person_id = :person ORDER BY name, b.id`,
+    `SELECT b.id, b.name FROM brands b JOIN memberships m ON m.organisation_id = b.organisation_id
+     WHERE m.person_id = :person ORDER BY b.name, b.id`,
     { type: QueryTypes.SELECT, replacements: { person: person.id } },
   );
 }
@@ -56,87 +33,20 @@ export async function authorise(person: PersonRow, brandId: string, deed: Deed):
   return role;
 }
 
-/** The current document and the number of the last change in it. */
-export async function loadBrand(id: string, transaction?: Transaction): Promise<{ brand: Brand; seq: number }> {
-  const options = transaction ? { transaction, lock: transaction.LOCK.UPDATE } : {};
-  const head = await database().Brand.findByPk(id, { attributes: ['seq'], ...options });
-  if (!head) throw new Refused(404, 'There is no such brand here.');
-  const known = documents.get(id);
-  if (known?.seq === head.seq) return known;
-  // Without a transaction the document may be newer than the head just read, so both are read again together.
-  const row = (await database().Brand.findByPk(id, { ...(transaction && { transaction }) }))!;
-  const brand = Brand.parse(row.document);
-  remember(id, row.seq, brand);
-  return { brand, seq: row.seq };
+/** What lists need of a brand; it is kept beside the log, as of the last change. */
+export function listed({ name, palettes, destinations }: Brand): Pick<BrandRow, 'name' | 'shelf' | 'templates'> {
+  return {
+    name,
+    shelf: palettes.flatMap(({ source }) => (source && 'shelf' in source ? [source.shelf] : [])),
+    templates: destinations.flatMap(({ name: called, format, options: { source } }) =>
+      format === 'template' && typeof source === 'string' ? [{ name: called, source }] : [],
+    ),
+  };
 }
 
-/**
- * Takes in commands in their order, each applied to the newest document in a transaction of its own. A key that was
- * seen before is answered with its first place. When one is refused, those after it are still tried, as a page does.
- */
-export async function acceptChanges(
-  person: PersonRow,
-  brandId: string,
-  sent: readonly { readonly key: string; readonly command?: unknown }[],
-): Promise<Outcome[]> {
-  const outcomes: Outcome[] = [];
-  for (const { key, command } of sent) {
-    const known = Command.safeParse(command);
-    outcomes.push(
-      known.success ? await takeInOne(person, brandId, { key, command: known.data }) : { key, refusal: firstIssue(known.error) },
-    );
-  }
-  return outcomes;
-}
-
-async function takeInOne(person: PersonRow, brandId: string, { key, command }: Pending): Promise<Outcome> {
-  const { sequelize, Brand: BrandTable, Change } = database();
-  let done: { seq: number; brand: Brand } | undefined;
-  const outcome = await sequelize.transaction(async (transaction): Promise<Outcome> => {
-    // Loading locks the brand's row, so the log has one writer at a time.
-    const { brand, seq } = await loadBrand(brandId, transaction);
-    const earlier = await Change.findOne({ where: { brandId, key }, attributes: ['seq'], transaction });
-    if (earlier) return { key, seq: earlier.seq };
-    const applied = apply(brand, command);
-    if (!applied.ok) return { key, refusal: applied.refusal };
-    const next = seq + 1;
-    await Change.create(
-      { brandId, seq: next, key, command, inverse: applied.inverse, touched: touchedBy(command), personId: person.id },
-      { transaction },
-    );
-    await BrandTable.update({ seq: next, document: applied.brand }, { where: { id: brandId }, transaction });
-    await announce({ brand: brandId, kind: 'change' }, transaction);
-    done = { seq: next, brand: applied.brand };
-    return { key, seq: next };
-  });
-  if (done) remember(brandId, done.seq, done.brand);
-  return outcome;
-}
-
-/** Changes after a number, oldest first. */
-export async function changesAfter(brandId: string, seq: number, limit: number): Promise<ToldChange[]> {
-  const rows = await database().Change.findAll({ where: { brandId, seq: { [Op.gt]: seq } }, order: [['seq', 'ASC']], limit });
-  return withNames(rows);
-}
-
-/** The latest changes that touched one entity, newest first. */
-export async function historyOf(brandId: string, entity: string): Promise<ToldChange[]> {
-  const rows = await database().Change.findAll({
-    where: { brandId, touched: { [Op.contains]: [entity] } },
-    order: [['seq', 'DESC']],
-    limit: 20,
-  });
-  return withNames(rows);
-}
-
-async function withNames(rows: ChangeRow[]): Promise<ToldChange[]> {
-  const people = await database().Person.findAll({ where: { id: [...new Set(rows.map((row) => row.personId))] } });
-  const names = new Map(people.map((person) => [person.id, person.name]));
-  return rows.map((row) => ({
-    seq: row.seq,
-    key: row.key,
-    command: row.command,
-    by: names.get(row.personId) ?? 'somebody',
-    at: row.at.toISOString(),
-  }));
+/** Keeps a new brand of an organisation, with which its log begins. */
+export async function createBrand(document: Brand, organisationId: string, transaction: Transaction): Promise<void> {
+  const { Brand: BrandTable, Snapshot } = database();
+  await BrandTable.create({ id: document.id, organisationId, ...listed(document) }, { transaction });
+  await Snapshot.create({ brandId: document.id, seq: 0, document }, { transaction });
 }

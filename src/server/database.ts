@@ -12,6 +12,7 @@ import type { Role } from '@/core/brand/roles';
 import type { ManifestEntry } from '@/core/release/bundle';
 import type { ShelfEntry } from '@/core/shelf/shelf-palette';
 import { environment } from './environment';
+import { forgotten, onePerProcess } from './one-per-process';
 
 type Row<T extends Model> = Model<InferAttributes<T>, InferCreationAttributes<T>>;
 
@@ -46,14 +47,26 @@ export interface SessionRow extends Row<SessionRow> {
 export interface BrandRow extends Row<BrandRow> {
   id: string;
   organisationId: string;
-  /** Number of the last change in the document. */
+  /** Number of the last change in its log. */
   seq: CreationOptional<number>;
+  /** What lists need of its document, as of that change. */
+  name: string;
+  /** Ids of the shelf's palettes that its own were made from, once for each that was. */
+  shelf: string[];
+  templates: { name: string; source: string }[];
+}
+export interface SnapshotRow extends Row<SnapshotRow> {
+  brandId: string;
+  /** Number of the last change in the document. */
+  seq: number;
   document: Brand;
 }
 export interface ChangeRow extends Row<ChangeRow> {
   brandId: string;
   seq: number;
   key: string;
+  /** Of the shape that command and inverse have. */
+  version: number;
   command: Command;
   inverse: Command;
   touched: string[];
@@ -111,6 +124,9 @@ function define(sequelize: Sequelize) {
   const key = () => ({ type: DataTypes.TEXT, primaryKey: true });
   const text = () => ({ type: DataTypes.TEXT, allowNull: false });
   const json = () => ({ type: DataTypes.JSONB, allowNull: false });
+  // As text, so that keys keep their order and nothing is taken apart that is only read as a whole.
+  const whole = () => ({ type: DataTypes.JSON, allowNull: false });
+  const texts = () => ({ type: DataTypes.ARRAY(DataTypes.TEXT), allowNull: false });
   const count = () => ({ type: DataTypes.INTEGER, allowNull: false });
   const now = () => ({ type: DataTypes.DATE, allowNull: false, defaultValue: DataTypes.NOW });
   return {
@@ -134,15 +150,23 @@ function define(sequelize: Sequelize) {
       id: key(),
       organisationId: text(),
       seq: { ...count(), defaultValue: 0 },
-      document: json(),
+      name: text(),
+      shelf: texts(),
+      templates: whole(),
+    }),
+    Snapshot: sequelize.define<SnapshotRow>('snapshot', {
+      brandId: key(),
+      seq: { ...count(), primaryKey: true },
+      document: whole(),
     }),
     Change: sequelize.define<ChangeRow>('change', {
       brandId: key(),
       seq: { ...count(), primaryKey: true },
       key: text(),
-      command: json(),
-      inverse: json(),
-      touched: { type: DataTypes.ARRAY(DataTypes.TEXT), allowNull: false },
+      version: count(),
+      command: whole(),
+      inverse: whole(),
+      touched: texts(),
       personId: text(),
       at: now(),
     }),
@@ -151,7 +175,7 @@ function define(sequelize: Sequelize) {
       number: { ...count(), primaryKey: true },
       seq: count(),
       note: text(),
-      document: json(),
+      document: whole(),
       manifest: json(),
       personId: text(),
       at: now(),
@@ -193,25 +217,21 @@ function define(sequelize: Sequelize) {
 
 export type Database = ReturnType<typeof define>;
 
-/** Next bundles this module more than once; the connection pool is shared between the copies. */
-const shared = globalThis as { breakwaterDatabase?: Database };
-
 /** The database, connected at first use. */
 export function database(): Database {
-  return (shared.breakwaterDatabase ??= define(
-    new Sequelize(environment().DATABASE_URL, {
-      dialect: 'postgres',
-      logging: false,
-      pool: { max: 10, acquire: 15_000 },
-      // Nothing that is done here takes so long; what does holds everybody up.
-      dialectOptions: { statement_timeout: 60_000, lock_timeout: 10_000, idle_in_transaction_session_timeout: 30_000 },
-      define: { underscored: true, timestamps: false },
-    }),
-  ));
+  return onePerProcess('database', () =>
+    define(
+      new Sequelize(environment().DATABASE_URL, {
+        dialect: 'postgres',
+        logging: false,
+        pool: { max: 10, acquire: 15_000 },
+        define: { underscored: true, timestamps: false },
+      }),
+    ),
+  );
 }
 
 /** Closes every connection; for scripts and tests. */
 export async function closeDatabase(): Promise<void> {
-  await shared.breakwaterDatabase?.sequelize.close();
-  delete shared.breakwaterDatabase;
+  await forgotten<Database>('database')?.sequelize.close();
 }

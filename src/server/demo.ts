@@ -1,5 +1,6 @@
-import { Brand } from '@/core/brand/document';
+import { KeptBrand } from '@/core/brand/document';
 import type { Role } from '@/core/brand/roles';
+import { createBrand } from './brands';
 import { database } from './database';
 
 const PEOPLE: readonly { id: string; name: string; role: Role }[] = [
@@ -13,8 +14,8 @@ const ORGANISATION = 'quillhaven';
 
 /** Loads the demo once; with `reset`, takes the old one away first with everything that was done in it. @returns whether it loaded. */
 export async function loadDemo(source: unknown, reset: boolean): Promise<boolean> {
-  const document = Brand.parse(source);
-  const { sequelize, Organisation, Person, Membership, Brand: BrandTable } = database();
+  const document = KeptBrand.parse(source);
+  const { sequelize, Organisation, Person, Membership } = database();
   return sequelize.transaction(async (transaction) => {
     if (reset) {
       await Organisation.destroy({ where: { id: ORGANISATION }, transaction });
@@ -29,7 +30,7 @@ export async function loadDemo(source: unknown, reset: boolean): Promise<boolean
       );
       await Membership.create({ personId: id, organisationId: ORGANISATION, role }, { transaction });
     }
-    await BrandTable.create({ id: document.id, organisationId: ORGANISATION, document }, { transaction });
+    await createBrand(document, ORGANISATION, transaction);
     return true;
   });
 }

@@ -14,8 +14,15 @@ const Environment = z.object({
       'BREAKWATER_ORIGIN is like https://colours.example, with nothing after it.',
     )
     .optional(),
-  /** Set by Next.js: the port it listens on. */
-  PORT: z.coerce.number().int().optional(),
+  /** Where it listens: on this machine only, unless a proxy on another machine is to reach it. */
+  BREAKWATER_HOST: z.string().max(255).default('127.0.0.1'),
+  PORT: z.coerce.number().int().min(1).max(65_535).default(3_000),
+  /** Proxies whose word counts about whom they ask for: addresses or networks (CIDR), with commas between. */
+  BREAKWATER_PROXY: z.string().max(2_000).optional(),
+  /** Where notifications are listened for: the database itself, when DATABASE_URL leads to a pooler that lends connections by transaction. */
+  BREAKWATER_LISTEN_URL: z.url({ protocol: /^postgres(ql)?$/ }).optional(),
+  /** Whoever sends it as a bearer may ask for /health and /metrics from elsewhere. */
+  BREAKWATER_OPERATIONS_TOKEN: z.string().min(20).optional(),
 });
 
 let known: z.infer<typeof Environment> | undefined;

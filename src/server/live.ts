@@ -1,10 +1,14 @@
 import { Client } from 'pg';
 import { QueryTypes } from 'sequelize';
 import { CHANNEL, type News } from './announce';
-import { changesAfter, type ToldChange } from './brands';
+import { buildId } from './build-id';
+import { changesAfter } from './changes';
+import type { ToldChange } from '@/core/brand/told-change';
 import { database } from './database';
 import { environment } from './environment';
 import { log } from './log';
+import { metrics } from './metrics';
+import { onePerProcess } from './one-per-process';
 import { latestNumber } from './releases';
 
 /** Changes read at once. */
@@ -159,6 +163,7 @@ class Hub {
           cancelled = leave;
           ({ end } = stream);
           stream.send(encoder.encode('retry: 1000\n\n'));
+          stream.send(event('build', buildId()));
           if ([...this.open].filter((other) => other.person === person).length >= MOST_STREAMS) {
             const sentence = `You have ${MOST_STREAMS} pages open already. This one hears nothing of others’ work until you close some.`;
             stream.send(event('refused', { sentence }));
@@ -166,6 +171,7 @@ class Hub {
           }
           this.channels.set(brand, channel);
           this.open.add(stream);
+          metrics().streams.set(this.open.size);
           if (this.stopping) return stream.end();
           void this.listen();
           this.heartbeat ??= setInterval(() => void this.beat(), HEARTBEAT_MS);
@@ -188,6 +194,7 @@ class Hub {
 
   private leave(brand: string, channel: Channel, stream: Stream): void {
     this.open.delete(stream);
+    metrics().streams.set(this.open.size);
     if (channel.leave(stream)) this.channels.delete(brand);
     if (this.open.size === 0) {
       clearInterval(this.heartbeat);
@@ -208,7 +215,7 @@ class Hub {
 
   private async listen(): Promise<void> {
     if (this.client) return;
-    const client = new Client({ connectionString: environment().DATABASE_URL });
+    const client = new Client({ connectionString: environment().BREAKWATER_LISTEN_URL ?? environment().DATABASE_URL });
     this.client = client;
     const again = (error: Error) => {
       if (this.client !== client) return;
@@ -236,15 +243,14 @@ class Hub {
   }
 }
 
-/** Routes are bundled one by one; the hub is one for all. */
-const shared = globalThis as { breakwaterHub?: Hub };
+const hub = () => onePerProcess('hub', () => new Hub());
 
 /** A person's stream of what happens to a brand, after the last change their page knows. @returns it, and what ends it */
 export function liveStream(brand: string, person: string, after: number): ReturnType<Hub['stream']> {
-  return (shared.breakwaterHub ??= new Hub()).stream(brand, person, after);
+  return hub().stream(brand, person, after);
 }
 
 /** Ends every live stream of this instance: a server waits for its answers before it goes, and these never end by themselves. */
 export function endStreams(): void {
-  shared.breakwaterHub?.stop();
+  hub().stop();
 }

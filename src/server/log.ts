@@ -1,4 +1,5 @@
 import pino, { type DestinationStream, type Logger } from 'pino';
+import { requestId } from './request-log';
 
 /**
  * What of an error is written down. The rest of it stays out: errors of the database carry the statement and its
@@ -21,7 +22,11 @@ function described(error: unknown): object {
 
 /** A log that writes one line of JSON an event. */
 export function logTo(destination: DestinationStream): Logger {
-  return pino({ level: process.env.BREAKWATER_LOG ?? 'warn', serializers: { error: described } }, destination);
+  const mixin = () => {
+    const request = requestId();
+    return request === undefined ? {} : { request };
+  };
+  return pino({ level: process.env.BREAKWATER_LOG ?? 'warn', serializers: { error: described }, mixin }, destination);
 }
 
 /** The server's own log, on standard error; what requests carry is never in it. */

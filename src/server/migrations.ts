@@ -114,16 +114,73 @@ const MIGRATIONS: { name: string; up: (context: QueryInterface) => Promise<unkno
         CREATE INDEX build_tokens_of ON build_tokens (brand_id);
       `),
   },
+  {
+    // The log is the truth, documents are snapshots of it, and what lists need of a document stands in columns.
+    name: '0004-snapshots',
+    up: (context) =>
+      context.sequelize.query(`
+        CREATE TABLE snapshots (
+          brand_id text NOT NULL REFERENCES brands ON DELETE CASCADE,
+          seq integer NOT NULL,
+          document json NOT NULL,
+          PRIMARY KEY (brand_id, seq)
+        );
+        INSERT INTO snapshots SELECT id, seq, document FROM brands;
+        ALTER TABLE brands
+          ADD name text NOT NULL DEFAULT '',
+          ADD shelf text[] NOT NULL DEFAULT '{}',
+          ADD templates json NOT NULL DEFAULT '[]';
+        UPDATE brands SET
+          name = document->>'name',
+          shelf = ARRAY(
+            SELECT palette->'source'->>'shelf' FROM jsonb_array_elements(document->'palettes') AS palette
+            WHERE palette->'source'->>'shelf' IS NOT NULL
+          ),
+          templates = (
+            SELECT coalesce(json_agg(json_build_object('name', d->>'name', 'source', d->'options'->>'source')), '[]')
+            FROM jsonb_array_elements(document->'destinations') AS d
+            WHERE d->>'format' = 'template' AND d->'options'->>'source' IS NOT NULL
+          );
+        ALTER TABLE brands
+          DROP document, ALTER name DROP DEFAULT, ALTER shelf DROP DEFAULT, ALTER templates DROP DEFAULT;
+        ALTER TABLE changes
+          ADD version integer NOT NULL DEFAULT 1,
+          ALTER command TYPE json USING command::json,
+          ALTER inverse TYPE json USING inverse::json;
+        ALTER TABLE changes ALTER version DROP DEFAULT;
+        ALTER TABLE releases ALTER document TYPE json USING document::json;
+      `),
+  },
 ];
 
-/** Brings the database up to date. @returns the names of the steps that were taken. */
-export async function migrate(): Promise<string[]> {
+function migrations(): Umzug<QueryInterface> {
   const { sequelize } = database();
-  const umzug = new Umzug({
+  return new Umzug({
     migrations: MIGRATIONS.map(({ name, up }) => ({ name, up: ({ context }: { context: QueryInterface }) => up(context) })),
     context: sequelize.getQueryInterface(),
     storage: new SequelizeStorage({ sequelize }),
     logger: undefined,
   });
-  return (await umzug.up()).map((step) => step.name);
+}
+
+/**
+ * How long a statement, waiting for a lock, and a transaction that does nothing may take. Nothing that is done here takes so
+ * long; what does holds everybody up. Kept with the role, so that it holds through a pooler too.
+ */
+const PATIENCE = { statement_timeout: '60s', lock_timeout: '10s', idle_in_transaction_session_timeout: '30s' };
+
+/** Brings the database up to date. @returns the names of the steps that were taken. */
+export async function migrate(): Promise<string[]> {
+  const { sequelize } = database();
+  const taken = (await migrations().up()).map((step) => step.name);
+  for (const [setting, value] of Object.entries(PATIENCE))
+    await sequelize.query(`ALTER ROLE CURRENT_USER SET ${setting} = '${value}'`);
+  return taken;
+}
+
+/** What has been done to the database, and what this version would still do. */
+export async function migrationState(): Promise<{ done: string[]; pending: string[] }> {
+  const all = migrations();
+  const names = (steps: readonly { name: string }[]) => steps.map(({ name }) => name);
+  return { done: names(await all.executed()), pending: names(await all.pending()) };
 }

@@ -1,7 +1,7 @@
 import type { Transaction } from 'sequelize';
-import { type Brand, Brand as BrandSchema } from '@/core/brand/document';
+import { KeptBrand, type Brand } from '@/core/brand/document';
 import { sha256, type ManifestEntry } from '@/core/release/bundle';
-import { loadBrand } from './brands';
+import { loadBrand } from './documents';
 import { database, type PersonRow, type ReleaseFileRow, type ReleaseRow } from './database';
 import { announce } from './announce';
 import { Refused } from './refused';
@@ -17,18 +17,6 @@ export interface ReleaseSummary {
   readonly manifest: readonly ManifestEntry[];
 }
 
-type Written = Awaited<ReturnType<typeof inWriter<'release'>>>;
-
-/** Releases being written, by brand and change: whoever asks for the same waits for the same. */
-const writing = new Map<string, Promise<Written>>();
-
-function written(brandId: string, { seq, brand }: { seq: number; brand: Brand }): Promise<Written> {
-  const key = `${brandId} ${seq}`;
-  const files = writing.get(key) ?? inWriter('release', { brand }).finally(() => writing.delete(key));
-  writing.set(key, files);
-  return files;
-}
-
 /**
  * Makes the next release of a brand as it stands after change `seq`, the one the person was looking at. Its files are written
  * first, while everybody goes on working; then document, files and hashes are stored together, for good. Refused when the brand
@@ -38,7 +26,7 @@ export async function makeRelease(person: PersonRow, brandId: string, seq: numbe
   const { sequelize, Release, ReleaseFile } = database();
   const current = await loadBrand(brandId);
   if (current.seq !== seq) throw new Refused(409, MOVED_ON);
-  const { stops, files, manifest } = await written(brandId, current);
+  const { stops, files, manifest } = await inWriter('release', current, {});
   if (stops !== null) throw new Refused(409, `Nothing was released: ${stops}`);
   const rows = await Promise.all(
     files.map(async ({ path, mediaType, bytes }) => ({
@@ -90,7 +78,7 @@ export async function latestNumber(brandId: string, transaction?: Transaction): 
 /** A release's number and document; null when there is none. */
 export async function releaseOf(brandId: string, number: number): Promise<{ number: number; document: Brand } | null> {
   const row = await database().Release.findOne({ where: { brandId, number } });
-  return row && { number, document: BrandSchema.parse(row.document) };
+  return row && { number, document: KeptBrand.parse(row.document) };
 }
 
 /** The newest release's number and document, or null before the first. */

@@ -3,6 +3,7 @@ import type { z } from 'zod';
 import { isStorable, UNSTORABLE } from '@/core/base/storable';
 import type { Deed, Role } from '@/core/brand/roles';
 import { authorise } from './brands';
+import { ADDRESS_HEADER } from './client-address';
 import type { PersonRow } from './database';
 import { log } from './log';
 import { isOwnOrigin } from './origin';
@@ -13,8 +14,8 @@ import { currentPerson } from './session';
 /** The largest body of any request, in bytes: a brand's most swatches in one command, with room. */
 const BODY_LIMIT = 8 * 1024 * 1024;
 
-/** When a request may be tried again that found no database, in seconds. */
-const COME_AGAIN_S = 5;
+/** When a request may be tried again that found no database, or too many before it, in seconds. */
+const COME_AGAIN = { 'retry-after': '5' };
 
 /** Runs a handler and turns what it throws into an answer: a refusal into its sentence, a bug into a logged 500. */
 export async function answer(handler: () => Promise<Response>): Promise<Response> {
@@ -28,12 +29,15 @@ async function answered(handler: () => Promise<Response>): Promise<Response> {
   try {
     return await handler();
   } catch (error) {
-    if (error instanceof Refused) return Response.json({ error: error.message }, { status: error.status });
+    if (error instanceof Refused) {
+      const headers = error.status === 503 ? COME_AGAIN : undefined;
+      return Response.json({ error: error.message }, { status: error.status, ...(headers && { headers }) });
+    }
     log.error({ error }, 'a request failed');
     if (isPassing(error)) {
       return Response.json(
         { error: 'The database cannot be reached just now, or its disk is full; nothing was changed. Try again in a moment.' },
-        { status: 503, headers: { 'retry-after': String(COME_AGAIN_S) } },
+        { status: 503, headers: COME_AGAIN },
       );
     }
     return Response.json(
@@ -41,6 +45,11 @@ async function answered(handler: () => Promise<Response>): Promise<Response> {
       { status: 500 },
     );
   }
+}
+
+/** The network address a request came from, as the server's own program found it. */
+export function addressOf(request: Request): string {
+  return request.headers.get(ADDRESS_HEADER) ?? '';
 }
 
 /** The signed-in person; refused when there is none. */

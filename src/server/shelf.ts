@@ -24,9 +24,8 @@ export async function shelfOf(brandId: string): Promise<Shelf> {
   const organisationId = await organisationOf(brandId);
   const rows = await Table.findAll({ where: { organisationId }, order: [['at', 'DESC']] });
   const counts = await sequelize.query<{ shelf: string; count: number }>(
-    `SELECT palette->'source'->>'shelf' AS shelf, CAST(count(*) AS integer) AS count
-     FROM brands, jsonb_array_elements(document->'palettes') AS palette
-     WHERE organisation_id = :organisationId AND palette->'source'->>'shelf' IS NOT NULL GROUP BY 1`,
+    `SELECT used AS shelf, CAST(count(*) AS integer) AS count
+     FROM brands, unnest(brands.shelf) AS used WHERE organisation_id = :organisationId GROUP BY 1`,
     { type: QueryTypes.SELECT, replacements: { organisationId } },
   );
   return {

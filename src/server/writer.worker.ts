@@ -5,7 +5,9 @@
 import { promisify } from 'node:util';
 import { brotliCompress, constants, gzip } from 'node:zlib';
 import type { Brand } from '@/core/brand/document';
-import { bundle, manifestFile, type Bundle, type ManifestEntry } from '@/core/release/bundle';
+import { bundle, manifestFile, type ManifestEntry } from '@/core/release/bundle';
+import { sheetHtml, sheetPages, type SheetChoice } from '@/core/sheet/sheet';
+import { sheetFonts } from './sheet-fonts';
 import { weigh, type Sizes, type Weight } from '@/core/release/weight';
 import type { WrittenFile } from '@/core/formats/kit/format';
 
@@ -18,10 +20,15 @@ export async function release({ brand }: { brand: Brand }): Promise<{
   readonly files: readonly WrittenFile[];
   readonly manifest: readonly ManifestEntry[];
 }> {
-  const { files, manifest, findings }: Bundle = await bundle(brand);
+  const { files, manifest, findings } = await bundle(brand);
   const error = findings.find(({ severity }) => severity === 'error');
   if (error) return { stops: error.message, files: [], manifest: [] };
   return { stops: null, files: [...files, manifestFile(brand, manifest)], manifest };
+}
+
+/** The brand sheet: as one document, or one of its pages, counted from 1, as SVG. */
+export function sheet({ brand, choice, page }: { brand: Brand; choice: SheetChoice; page: number | null }): string {
+  return page === null ? sheetHtml(brand, choice, sheetFonts()) : sheetPages(brand, choice, sheetFonts())[page - 1]!;
 }
 
 /** What the families of a destination weigh; null when it does not choose among them, a sentence when that is too much work. */

@@ -1,13 +1,17 @@
+import { z } from 'zod';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { shortened } from '@/core/base/storable';
 import { apply } from '@/core/brand/apply';
 import { type Command, touchedBy } from '@/core/brand/commands';
 import type { Brand } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
-import { enqueue, receive, withdraw, type Change, type Dropped, type Pending, type Replica } from '@/core/brand/replica';
+import { enqueue, receive, withdraw, type Dropped, type Pending, type Replica } from '@/core/brand/replica';
 import { may, refusalFor, type Role } from '@/core/brand/roles';
+import { readToldChange, type ToldChange } from '@/core/brand/told-change';
+import { BRAND_VERSION, COMMAND_VERSION } from '@/core/brand/versions';
 import { tell } from './notices';
 import { QueueStorage } from './queue-storage';
+import { loadAgain } from './reload';
 import { Declined, request } from './request';
 
 /** What the server gives a page to begin with. */
@@ -17,6 +21,8 @@ export interface Opening {
   readonly release: Released | null;
   readonly role: Role;
   readonly person: { readonly id: string; readonly name: string };
+  /** Which build of the application the page is of. */
+  readonly build: string;
 }
 
 export interface Released {
@@ -69,11 +75,16 @@ export type BrandStore = StoreApi<BrandState>;
 
 /** When a page that may not listen asks again, in milliseconds. */
 const REFUSED_MS = 60_000;
+/** How often a page that is about to load itself again looks whether everything is kept, in milliseconds. */
+const LOOK_AGAIN_MS = 500;
 const UNDO_DEPTH = 500;
 const LABEL_LENGTH = 200;
 /** Commands and bytes in one request; the server takes at most 200 and 8 MB. */
 const SEND_COUNT = 100;
 const SEND_BYTES = 4 * 1024 * 1024;
+
+const ReleaseNews = z.object({ number: z.int().min(1) });
+const Refusal = z.object({ sentence: z.string() });
 
 /** The number of edits only this browser has. */
 export function waitingCount(state: BrandState): number {
@@ -85,6 +96,10 @@ export function createBrandStore(opening: Opening): BrandStore {
   const brandId = opening.brand.id;
   const storage = new QueueStorage(opening.person.id, brandId);
   const address = `/api/brands/${brandId}`;
+  /** Keys of edits that the disk had no room for. */
+  const unkept = new Set<string>();
+  /** Whether the page is of an earlier build than the server. */
+  let outdated = false;
   let sending = false;
   let retry: ReturnType<typeof setTimeout> | undefined;
   let pause = 0;
@@ -147,25 +162,44 @@ export function createBrandStore(opening: Opening): BrandStore {
           pause = 0;
           void send();
         });
-        stream.addEventListener('change', (event) => {
-          if (!takeChange(JSON.parse(event.data) as Change & { by: string; at: string })) {
-            // A change in between was missed: ask again from the last one known.
-            stream.close();
-            source = openStream();
-          }
+        stream.addEventListener('build', (event) => {
+          if (JSON.parse(event.data) !== opening.build) becomeOutdated();
         });
-        stream.addEventListener('release', (event) => void takeRelease((JSON.parse(event.data) as { number: number }).number));
+        stream.addEventListener('change', (event) => {
+          const change = readToldChange(JSON.parse(event.data));
+          const taken = change ? takeChange(change) : 'cannot follow';
+          if (taken === 'cannot follow') stop('Somebody’s change cannot be shown by this page; load it again in a moment.');
+          // A change in between was missed: ask again from the last one known.
+          if (taken === 'gap') again();
+        });
+        stream.addEventListener('release', (event) => {
+          const told = ReleaseNews.safeParse(JSON.parse(event.data));
+          if (told.success) void takeRelease(told.data.number);
+          else stop('A release was made of which this page knows nothing; load it again in a moment.');
+        });
         stream.addEventListener('refused', (event) => {
-          tell((JSON.parse(event.data) as { sentence: string }).sentence);
+          tell(Refusal.parse(JSON.parse(event.data)).sentence);
           // The server is there and keeps what is done here; only listening has to wait.
-          stream.close();
-          later = setTimeout(() => (source = openStream()), REFUSED_MS);
+          pauseListening();
         });
         stream.addEventListener('error', () => {
           set({ connected: false });
           // The browser tries again by itself, but gives up when the server answers with an error.
           if (stream.readyState === EventSource.CLOSED) later = setTimeout(() => (source = openStream()), 2_000);
         });
+        function again(): void {
+          stream.close();
+          source = openStream();
+        }
+        function pauseListening(): void {
+          stream.close();
+          later = setTimeout(() => (source = openStream()), REFUSED_MS);
+        }
+        /** For a page that is older than what it is told: it loads itself again, or asks again later when that was of no use. */
+        function stop(sentence: string): void {
+          pauseListening();
+          void leaveFor(sentence);
+        }
         return stream;
       }
       return () => {
@@ -197,6 +231,7 @@ export function createBrandStore(opening: Opening): BrandStore {
       storage.keep(pending);
     } catch (error) {
       if (!(error instanceof DOMException)) throw error;
+      unkept.add(pending.key);
       tell('This edit is too large for this browser’s disk; keep the page open until the header says it is kept.');
     }
     set({ trial: null });
@@ -219,24 +254,50 @@ export function createBrandStore(opening: Opening): BrandStore {
       theme: brand.themes.some(({ id }) => id === theme) ? theme : brand.themes[0]!.id,
     }));
     for (const { pending, refusal } of dropped) {
-      storage.forget(pending.key);
+      forget(pending.key);
       tell(`${pending.command.label} could not be kept: ${refusal}`);
     }
   }
 
-  /** @returns false when a change in between is missing. */
-  function takeChange(change: Change & { by: string; at: string }): boolean {
+  /** @returns 'gap' when a change in between is missing, 'cannot follow' when it does not stand on what is here. */
+  function takeChange(change: ToldChange): 'taken' | 'gap' | 'cannot follow' {
     const { replica, acknowledged, person } = get();
-    const taken = receive(replica, change);
-    if (!taken) return false;
-    if (taken.replica === replica) return true;
+    let taken;
+    try {
+      taken = receive(replica, change);
+    } catch {
+      // What is here is not what the server has. The page is loaded again, and begins with the server's own.
+      return 'cannot follow';
+    }
+    if (!taken) return 'gap';
+    if (taken.replica === replica) return 'taken';
     const isOurs = replica.pending.some(({ key }) => key === change.key);
-    if (isOurs) storage.forget(change.key);
+    if (isOurs) forget(change.key);
     show(taken.replica, taken.dropped);
     const touched = new Map(get().touched);
     for (const id of touchedBy(change.command)) touched.set(id, { by: isOurs ? person.name : change.by, at: change.at });
     set({ touched, acknowledged: new Set([...acknowledged].filter((key) => key !== change.key)) });
-    return true;
+    return 'taken';
+  }
+
+  /** The application was updated while this page was open. It goes on, and is loaded again when nobody looks. */
+  function becomeOutdated(): void {
+    if (outdated) return;
+    outdated = true;
+    tell('Breakwater was updated. This page loads itself again when you look elsewhere; nothing is lost.');
+    const leave = () => {
+      if (document.visibilityState === 'hidden' && unkept.size === 0) loadAgain();
+    };
+    document.addEventListener('visibilitychange', leave);
+  }
+
+  /** Loads the page again, once what the disk has no room for is with the server. */
+  async function leaveFor(sentence: string): Promise<void> {
+    while (unkept.size > 0) {
+      void send();
+      await new Promise((resolve) => setTimeout(resolve, LOOK_AGAIN_MS));
+    }
+    if (!loadAgain()) tell(`${sentence} Your edits wait here.`);
   }
 
   /** Fetches a release that was made elsewhere. */
@@ -244,6 +305,8 @@ export function createBrandStore(opening: Opening): BrandStore {
     if ((get().release?.number ?? 0) >= number) return;
     try {
       const release = await request<Released>(`${address}/releases/${number}`);
+      if (release.document.version > BRAND_VERSION)
+        return await leaveFor(`Release ${number} is newer than this page; load it again.`);
       if ((get().release?.number ?? 0) < release.number) set({ release });
     } catch (error) {
       tell(`Release ${number} was made, and could not be fetched: ${(error as Error).message} Load the page again to see it.`);
@@ -270,7 +333,7 @@ export function createBrandStore(opening: Opening): BrandStore {
         const { outcomes } = await request<{ outcomes: ({ key: string; seq: number } | { key: string; refusal: string })[] }>(
           `${address}/changes`,
           'POST',
-          { changes: batch },
+          { version: COMMAND_VERSION, changes: batch },
         );
         set({ connected: true, keptAt: new Date() });
         for (const outcome of outcomes) {
@@ -310,14 +373,20 @@ export function createBrandStore(opening: Opening): BrandStore {
   }
 
   function acknowledge(key: string, seq: number): void {
-    storage.forget(key);
+    forget(key);
     const { replica, kept } = get();
     if (kept.some((change) => change.key === key)) set({ kept: kept.filter((change) => change.key !== key) });
     else if (seq > replica.seq) set(({ acknowledged }) => ({ acknowledged: new Set(acknowledged).add(key) }));
   }
 
-  function drop(key: string, sentence: string): void {
+  /** The server has it, or will never take it. */
+  function forget(key: string): void {
     storage.forget(key);
+    unkept.delete(key);
+  }
+
+  function drop(key: string, sentence: string): void {
+    forget(key);
     const { replica, kept } = get();
     const pending = [...kept, ...replica.pending].find((change) => change.key === key);
     if (pending) tell(`${pending.command.label} was not kept: ${sentence}`);

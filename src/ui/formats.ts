@@ -1,3 +1,4 @@
+import { partOfPage } from './reload';
 import { useEffect, useState } from 'react';
 import type { TokensWritten } from '@/core/brand/where-used';
 
@@ -8,7 +9,13 @@ let loading: Promise<Formats> | null = null;
 
 /** The formats, fetched once. They are a good part of the code, and a page is shown before anything needs them. */
 export function loadFormats(): Promise<Formats> {
-  loading ??= import('@/core/formats/registry').then((formats) => (loaded = formats));
+  loading ??= partOfPage(() => import('@/core/formats/registry'))
+    .then((formats) => (loaded = formats))
+    .catch((error: unknown) => {
+      // With the network away it is fetched when it is wanted again.
+      loading = null;
+      throw error;
+    });
   return loading;
 }
 

@@ -2,7 +2,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Client } from 'pg';
-import { startTestServer, Visitor, type TestServer } from '../test-server';
+import { OTHERS, startTestServer, Visitor, type TestServer } from '../test-server';
 
 const PEOPLE = ['nobody', 'wim', 'petra', 'oren', 'ida'] as const;
 type Person = (typeof PEOPLE)[number];
@@ -15,8 +15,7 @@ beforeAll(async () => {
   database = new Client({ connectionString: server.env.DATABASE_URL });
   await database.connect();
   // A brand of an organisation that none of the people belongs to.
-  await database.query(`INSERT INTO organisations VALUES ('other', 'Other');
-    INSERT INTO brands SELECT 'others', 'other', 0, document FROM brands WHERE id = 'quillhaven'`);
+  await database.query(OTHERS);
   visitors = { nobody: new Visitor(server) } as Record<Person, Visitor>;
   for (const person of ['wim', 'petra', 'oren', 'ida'] as const) visitors[person] = await Visitor.demo(server, person);
 });

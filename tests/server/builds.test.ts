@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Client } from 'pg';
 import { PNG } from 'pngjs';
-import { startTestServer, Visitor, type TestServer } from '../test-server';
+import { OTHERS, startTestServer, Visitor, type TestServer } from '../test-server';
 
 let server: TestServer;
 let ida: Visitor;
@@ -54,8 +54,7 @@ test.each([
 test('a token opens its own brand’s released files and nothing else; revoked, nothing', async () => {
   const database = new Client({ connectionString: server.env.DATABASE_URL });
   await database.connect();
-  await database.query(`INSERT INTO organisations VALUES ('other', 'Other');
-    INSERT INTO brands SELECT 'others', 'other', 0, document FROM brands WHERE id = 'quillhaven'`);
+  await database.query(OTHERS);
   // Kept as a hash only.
   const rows = await database.query<{ hash: string }>('SELECT * FROM build_tokens');
   expect(JSON.stringify(rows.rows)).not.toContain(secret);

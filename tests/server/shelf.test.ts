@@ -1,7 +1,7 @@
 /** What a brand keeps besides its document: the organisation's shelf, and the pictures that palettes were made from. */
 import { readFileSync } from 'node:fs';
 import { Client } from 'pg';
-import { startTestServer, Visitor, type TestServer } from '../test-server';
+import { OTHERS, startTestServer, Visitor, type TestServer } from '../test-server';
 
 let server: TestServer;
 let ida: Visitor;
@@ -13,8 +13,7 @@ beforeAll(async () => {
   wim = await Visitor.demo(server, 'wim');
   database = new Client({ connectionString: server.env.DATABASE_URL });
   await database.connect();
-  await database.query(`INSERT INTO organisations VALUES ('other', 'Other');
-    INSERT INTO brands SELECT 'others', 'other', 0, document FROM brands WHERE id = 'quillhaven'`);
+  await database.query(OTHERS);
 });
 afterAll(async () => {
   await database.end();
@@ -70,7 +69,7 @@ test('a full shelf takes no more, and says so; two at once cannot both be the la
 test('uses are the palettes that were made from it, in every brand of the organisation', async () => {
   const palette = { id: 'fromkiln', name: 'Kiln', kind: 'sequential', source: { shelf: 'kiln', name: 'Kiln' }, swatches: [] };
   await ida.change([{ do: 'palette.add', palette, before: null }]);
-  await database.query(`UPDATE brands SET document = (SELECT document FROM brands WHERE id = 'quillhaven') WHERE id = 'others'`);
+  await database.query(`UPDATE brands SET shelf = ARRAY['kiln'] WHERE id = 'others'`);
   expect((await shelf()).uses).toEqual({ kiln: 1 });
   await ida.change([{ do: 'palette.remove', id: 'fromkiln' }]);
   expect((await shelf()).uses).toEqual({});

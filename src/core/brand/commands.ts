@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { isStorable, UNSTORABLE } from '../base/storable';
 import { Brand, DataField, Destination, EntityId, LIMITS, Palette, Swatch, Theme, Token, TokenValue } from './document';
+import { COMMAND_UPGRADES, upgraded } from './versions';
 
 const before = EntityId.nullable();
 const ids = z.array(EntityId).min(1).max(LIMITS.swatches);
@@ -20,7 +21,7 @@ const BrandEdit = z.strictObject({
     z.strictObject({
       name: Brand.shape.name,
       naming: Brand.shape.naming.nullable(),
-      carried: Brand.shape.carried.unwrap(),
+      carried: Brand.shape.carried,
     }),
   ),
 });
@@ -128,6 +129,11 @@ export const Command = z.strictObject({
   steps: z.array(Step).min(1).max(LIMITS.swatches),
 });
 export type Command = z.infer<typeof Command>;
+
+/** A command as it was kept or sent, by this version or an earlier one. */
+export function keptCommand(data: unknown, version: number): z.ZodSafeParseResult<Command> {
+  return Command.safeParse(upgraded(data, version, COMMAND_UPGRADES));
+}
 
 /** Ids of everything a command adds, changes or removes, without repeats: what the history is searched by. */
 export function touchedBy(command: Command): string[] {

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { isStorable, UNSTORABLE } from '../base/storable';
 import { readColour } from '../colour/read';
+import { BRAND_UPGRADES, BRAND_VERSION, upgraded } from './versions';
 
 /** Bounds of a brand document. They keep every edit, file and page within reach of one browser tab. */
 export const LIMITS = {
@@ -189,15 +190,20 @@ export const Destination = z.strictObject({
 
 const BrandShape = z.strictObject({
   format: z.literal('breakwater-brand'),
-  version: z.literal(1),
+  version: z.literal(BRAND_VERSION, {
+    error: ({ input }) =>
+      Number(input) > BRAND_VERSION
+        ? `This brand is of version ${Number(input)}, and up to ${BRAND_VERSION} can be read here; take a newer Breakwater.`
+        : `A brand says its version, a number from 1 to ${BRAND_VERSION}.`,
+  }),
   id,
   name,
   palettes: z.array(Palette).max(LIMITS.palettes),
   themes: z.array(Theme).min(1, 'A brand has at least one theme.').max(LIMITS.themes),
   tokens: z.array(Token).max(LIMITS.tokens),
   destinations: z.array(Destination).max(LIMITS.destinations),
-  fields: z.array(DataField).max(LIMITS.fields).default([]),
-  carried: z.array(Carried).max(LIMITS.carried).default([]),
+  fields: z.array(DataField).max(LIMITS.fields),
+  carried: z.array(Carried).max(LIMITS.carried),
   naming: z.enum(NAMINGS).optional(),
 });
 
@@ -253,6 +259,12 @@ export const Brand = BrandShape.superRefine((brand, context) => {
     if (cycle) complain(`These tokens point at each other in a circle: ${ringWords(cycle)}.`, ['tokens']);
   }
 });
+
+/** A brand as it was kept, by this version or an earlier one. */
+export const KeptBrand = z.preprocess(
+  (data) => upgraded(data, (data as { version?: unknown } | null)?.version, BRAND_UPGRADES),
+  Brand,
+);
 
 export type Brand = z.infer<typeof Brand>;
 export type Palette = z.infer<typeof Palette>;
@@ -344,7 +356,7 @@ export function serialiseBrand(brand: Brand): string {
 export function emptyBrand(brandId: string, brandName: string): Brand {
   return {
     format: 'breakwater-brand',
-    version: 1,
+    version: BRAND_VERSION,
     id: brandId,
     name: brandName,
     palettes: [],

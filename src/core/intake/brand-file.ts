@@ -1,5 +1,5 @@
 import { resolveTheme } from '../brand/resolve';
-import { Brand } from '../brand/document';
+import { KeptBrand, type Brand } from '../brand/document';
 import { issuesAsProblems, parsedJson } from './whole-json';
 import type { Problem } from '../source/problem';
 import type { Reader } from './reader';
@@ -9,7 +9,7 @@ import { certain, readingOf, taken, type Reading } from './reading';
 export function parseBrandFile(text: string): { brand: Brand } | { problems: Problem[] } {
   const data = parsedJson(text);
   if ('problems' in data) return data;
-  const parsed = Brand.safeParse(data.json);
+  const parsed = KeptBrand.safeParse(data.json);
   return parsed.success ? { brand: parsed.data } : { problems: issuesAsProblems(parsed.error) };
 }
 

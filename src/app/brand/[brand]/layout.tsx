@@ -1,6 +1,8 @@
 import { notFound, redirect } from 'next/navigation';
 import type { ReactNode } from 'react';
-import { authorise, loadBrand } from '@/server/brands';
+import { authorise } from '@/server/brands';
+import { buildId } from '@/server/build-id';
+import { loadBrand } from '@/server/documents';
 import { Refused } from '@/server/refused';
 import { latestRelease } from '@/server/releases';
 import { currentPerson } from '@/server/session';
@@ -27,7 +29,14 @@ export default async function BrandLayout({ params, children }: { params: Promis
     try {
       const role = await authorise(person!, brandId, 'read');
       const { brand, seq } = await loadBrand(brandId);
-      return { brand, seq, role, release: await latestRelease(brandId), person: { id: person!.id, name: person!.name } };
+      return {
+        brand,
+        seq,
+        role,
+        release: await latestRelease(brandId),
+        person: { id: person!.id, name: person!.name },
+        build: buildId(),
+      };
     } catch (error) {
       if (error instanceof Refused) notFound();
       throw error;

@@ -10,9 +10,10 @@ import { Prove } from '@/stages/prove/prove';
 import { Watch } from '@/stages/watch/watch';
 import { loadFormats } from '@/ui/formats';
 import type { StageId } from '@/ui/frame/stages';
+import { partOfPage } from '@/ui/reload';
 
 /** With its editor and all that is written, the largest stage: it comes after the page is shown. */
-const loadShip = () => import('@/stages/ship/ship').then(({ Ship }) => Ship);
+const loadShip = () => partOfPage(() => import('@/stages/ship/ship')).then(({ Ship }) => Ship);
 const Ship = dynamic(loadShip, { ssr: false });
 
 const STAGES: Record<StageId, () => ReactNode> = {
@@ -28,7 +29,7 @@ const STAGES: Record<StageId, () => ReactNode> = {
 export function Stage() {
   useEffect(() => {
     // Fetched when the page rests, so that going to any stage needs no server, not even the first time.
-    const fetchRest = () => void Promise.all([loadShip(), loadFormats()]);
+    const fetchRest = () => void Promise.allSettled([loadShip(), loadFormats()]);
     if (!('requestIdleCallback' in window)) {
       const timer = setTimeout(fetchRest, 1_000);
       return () => clearTimeout(timer);

@@ -1,4 +1,4 @@
-import { loadBrand } from '@/server/brands';
+import { loadBrand } from '@/server/documents';
 import { latestRelease } from '@/server/releases';
 import { allowed, answer } from '@/server/request';
 

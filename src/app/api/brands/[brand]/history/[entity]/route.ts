@@ -1,5 +1,5 @@
 import { EntityId } from '@/core/brand/document';
-import { historyOf } from '@/server/brands';
+import { historyOf } from '@/server/changes';
 import { allowed, answer } from '@/server/request';
 
 export function GET(_request: Request, { params }: { params: Promise<{ brand: string; entity: string }> }): Promise<Response> {
