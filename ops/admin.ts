@@ -21,7 +21,7 @@ program
   .action((file: string) =>
     withData(async ({ env }) => {
       if (existsSync(file)) throw new Error(`${file} is there already; name another file.`);
-      await backUp(env.DATABASE_URL, env.BREAKWATER_SECRET, resolve(file));
+      await backUp(env.BREAKWATER_DATABASE_URL, env.BREAKWATER_SECRET, resolve(file));
       say(`Written to ${file}. It holds everything, also what seals the sessions: keep it where only you can read it.`);
     }),
   );
@@ -41,7 +41,7 @@ program
           throw new Error(
             `The database in ${where} is not empty; name an empty folder in BREAKWATER_DATA, or an empty database.`,
           );
-        await backup.fill(env.DATABASE_URL);
+        await backup.fill(env.BREAKWATER_DATABASE_URL);
         const { migrate } = await import('../src/server/migrations');
         await migrate();
         say(`Restored, as it was on ${backup.made.slice(0, 16).replace('T', ' at ')} UTC.`);

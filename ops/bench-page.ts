@@ -15,9 +15,12 @@ export async function onPage(document: unknown, measure: (page: Page, folder: st
   chmodSync(folder, 0o755);
   await step('build', build);
   await ensurePostgres();
-  await ensure('/usr/bin/chromium-headless-shell', 'chromium-headless-shell');
   const cluster = await startCluster(await createCluster(join(folder, 'postgres'), true));
-  const env = { DATABASE_URL: await databaseUrl(cluster, 'bench'), BREAKWATER_SECRET: 'x'.repeat(40), BREAKWATER_DEMO: '1' };
+  const env = {
+    BREAKWATER_DATABASE_URL: await databaseUrl(cluster, 'bench'),
+    BREAKWATER_SECRET: 'x'.repeat(40),
+    BREAKWATER_DEMO: '1',
+  };
   Object.assign(process.env, env);
   const { migrate } = await import('../src/server/migrations');
   const { loadDemo } = await import('../src/server/demo');
@@ -26,6 +29,30 @@ export async function onPage(document: unknown, measure: (page: Page, folder: st
   await loadDemo(document, false);
   const port = await freePort(4_500);
   const server = await serve(port, env);
+  try {
+    await onNewPage(async (page) => {
+      await signInAsIda(page, `http://127.0.0.1:${port}`);
+      await page.locator('::-p-text(Hide the guide)').click();
+      await measure(page, folder);
+    });
+  } finally {
+    await end(server);
+    await closeDatabase();
+    await stopCluster(cluster);
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+/** Signs in to the demo and waits until the brand's page is there. */
+export async function signInAsIda(page: Page, url: string): Promise<void> {
+  await page.goto(`${url}/sign-in`);
+  await page.locator('::-p-xpath(//button[starts-with(., "Ida")])').click();
+  await page.waitForSelector('[data-testid=kept]');
+}
+
+/** An empty page of a browser of its own. */
+export async function onNewPage(measure: (page: Page) => Promise<void>): Promise<void> {
+  await ensure('/usr/bin/chromium-headless-shell', 'chromium-headless-shell');
   const browser = await puppeteer.launch({
     executablePath: '/usr/bin/chromium-headless-shell',
     headless: 'shell',
@@ -40,18 +67,9 @@ export async function onPage(document: unknown, measure: (page: Page, folder: st
     ],
   });
   try {
-    const page = await browser.newPage();
-    await page.goto(`http://127.0.0.1:${port}/sign-in`);
-    await page.locator('::-p-xpath(//button[starts-with(., "Ida")])').click();
-    await page.waitForSelector('[data-testid=kept]');
-    await page.locator('::-p-text(Hide the guide)').click();
-    await measure(page, folder);
+    await measure(await browser.newPage());
   } finally {
     await browser.close();
-    await end(server);
-    await closeDatabase();
-    await stopCluster(cluster);
-    rmSync(folder, { recursive: true, force: true });
   }
 }
 

@@ -23,7 +23,7 @@ const NAMES: Record<Which, string> = { own: 'breakwater_empty', demo: 'breakwate
 /** A data folder's database, running. */
 export interface Opened {
   readonly where: string;
-  readonly env: { readonly DATABASE_URL: string; readonly BREAKWATER_SECRET: string };
+  readonly env: { readonly BREAKWATER_DATABASE_URL: string; readonly BREAKWATER_SECRET: string };
   /** Stops what was started for it. */
   readonly close: () => Promise<void>;
 }
@@ -34,12 +34,12 @@ function settingsOf(data: string): Settings | undefined {
 }
 
 /**
- * Opens the database of a data folder: the one that DATABASE_URL names, or else a private cluster, made at the first time with its
+ * Opens the database of a data folder: the one that BREAKWATER_DATABASE_URL names, or else a private cluster, made at the first time with its
  * passwords.
  * @param secret that is to be its own from now on
  */
 export async function openData(data: string, which: Which, secret?: string): Promise<Opened> {
-  const elsewhere = process.env.DATABASE_URL;
+  const elsewhere = process.env.BREAKWATER_DATABASE_URL;
   const known = settingsOf(data);
   mkdirSync(data, { recursive: true });
   const cluster = elsewhere ? known?.cluster : (known?.cluster ?? (await createCluster(clusterFolder(data))));
@@ -49,13 +49,13 @@ export async function openData(data: string, which: Which, secret?: string): Pro
   const env = { BREAKWATER_SECRET: process.env.BREAKWATER_SECRET ?? settings.secret };
   if (elsewhere) {
     const { host, pathname } = new URL(elsewhere);
-    return { where: `${host}${pathname}`, env: { ...env, DATABASE_URL: elsewhere }, close: () => Promise.resolve() };
+    return { where: `${host}${pathname}`, env: { ...env, BREAKWATER_DATABASE_URL: elsewhere }, close: () => Promise.resolve() };
   }
   const wasRunning = isRunning(cluster!);
   const running = await startCluster(cluster!);
   return {
     where: running.folder,
-    env: { ...env, DATABASE_URL: await databaseUrl(running, NAMES[which]) },
+    env: { ...env, BREAKWATER_DATABASE_URL: await databaseUrl(running, NAMES[which]) },
     close: () => (wasRunning ? Promise.resolve() : stopCluster(running)),
   };
 }

@@ -51,7 +51,7 @@ async function start(): Promise<void> {
   const { closeDatabase } = await import('../src/server/database');
   const { done, pending } = await migrationState();
   if (done.length > 0 && pending.length > 0) {
-    const before = () => backUpBefore(pending[0]!, data, env.DATABASE_URL, env.BREAKWATER_SECRET);
+    const before = () => backUpBefore(pending[0]!, data, env.BREAKWATER_DATABASE_URL, env.BREAKWATER_SECRET);
     await step('backup', before, (file) => `in ${file}`);
   }
   await step('migrations', migrate, (taken) => (taken.length > 0 ? taken.join(', ') : 'up to date'));

@@ -47,6 +47,7 @@ async function main(): Promise<void> {
     await ensurePostgres();
     await ensure('/usr/bin/chromium-headless-shell', 'chromium-headless-shell');
     await ensure('/usr/bin/xmllint', 'libxml2-utils');
+    await ensure('/usr/sbin/pgbouncer', 'pgbouncer');
   });
   // What only reads the code takes what the tests leave over of the two cores.
   const parts = wanted ? [wanted as Part] : (Object.keys(PARTS) as Part[]);

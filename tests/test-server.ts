@@ -49,7 +49,7 @@ export class Visitor {
 
   constructor(private readonly server: TestServer) {}
 
-  static async demo(server: TestServer, person: 'ida' | 'oren' | 'petra' | 'wim'): Promise<Visitor> {
+  static async demo(server: TestServer, person: 'ida' | 'oren' | 'petra' | 'wim' | 'stranger'): Promise<Visitor> {
     const visitor = new Visitor(server);
     const { status } = await visitor.send('POST', '/api/sign-in/demo', { person: `demo-${person}` });
     if (status !== 200) throw new Error(`Signing in as ${person} failed with ${status}.`);
@@ -95,4 +95,4 @@ export class Visitor {
 export const OTHERS = `INSERT INTO organisations VALUES ('other', 'Other');
   INSERT INTO brands (id, organisation_id, seq, name, shelf, templates)
     SELECT 'others', 'other', 0, name, shelf, templates FROM brands WHERE id = 'quillhaven';
-  INSERT INTO snapshots SELECT 'others', 0, document FROM snapshots WHERE brand_id = 'quillhaven' AND seq = 0`;
+  INSERT INTO snapshots SELECT 'others', 0, jsonb_set(document::jsonb, '{id}', '"others"') FROM snapshots WHERE brand_id = 'quillhaven' AND seq = 0`;

@@ -15,9 +15,15 @@ export interface BuildToken {
   readonly at: string;
   /** When it was last used; null when it never was. */
   readonly usedAt: string | null;
+  /** From when on it opens nothing; null when it has no end. */
+  readonly endsAt: string | null;
 }
 
-export const TokenName = z.object({ name: z.string().trim().min(1, 'A token needs a name: where it is used.').max(80) });
+export const NewToken = z.strictObject({
+  name: z.string().trim().min(1, 'A token needs a name: where it is used.').max(80),
+  /** How long it is good for; null: until it is revoked. */
+  days: z.int().min(1).max(3_650).nullable().default(null),
+});
 
 const MOST = 50;
 /** How old the note of a token's last use may be, in milliseconds. */
@@ -30,12 +36,17 @@ function hashOf(secret: string): string {
 }
 
 /** @returns the secret, which is shown once and kept nowhere */
-export async function makeBuildToken(person: PersonRow, brandId: string, name: string): Promise<string> {
+export async function makeBuildToken(
+  person: PersonRow,
+  brandId: string,
+  { name, days }: z.output<typeof NewToken>,
+): Promise<string> {
   const { BuildToken } = database();
   if ((await BuildToken.count({ where: { brandId } })) >= MOST)
     throw new Refused(409, `A brand has at most ${MOST} tokens for builds; take one away first.`);
   const secret = `bwb_${randomBytes(32).toString('base64url')}`;
-  await BuildToken.create({ id: newId(), brandId, name, hash: hashOf(secret), personId: person.id });
+  const endsAt = days === null ? null : new Date(Date.now() + days * 86_400_000);
+  await BuildToken.create({ id: newId(), brandId, name, hash: hashOf(secret), personId: person.id, endsAt });
   return secret;
 }
 
@@ -44,12 +55,13 @@ export async function buildTokensOf(brandId: string): Promise<BuildToken[]> {
   const { BuildToken, Person } = database();
   const rows = await BuildToken.findAll({ where: { brandId }, order: [['at', 'DESC']] });
   const people = new Map((await Person.findAll({ attributes: ['id', 'name'] })).map(({ id, name }) => [id, name]));
-  return rows.map(({ id, name, personId, at, usedAt }) => ({
+  return rows.map(({ id, name, personId, at, usedAt, endsAt }) => ({
     id,
     name,
     by: people.get(personId) ?? 'somebody',
     at: at.toISOString(),
     usedAt: usedAt?.toISOString() ?? null,
+    endsAt: endsAt?.toISOString() ?? null,
   }));
 }
 
@@ -71,6 +83,7 @@ export async function mayFetch(request: Request, brandId: string): Promise<void>
   const { BuildToken } = database();
   const row = SECRET.test(secret) ? await BuildToken.findOne({ where: { hash: hashOf(secret) } }) : null;
   if (!row) throw new Refused(401, 'This token opens nothing; make a new one under Ship.');
+  if (row.endsAt && row.endsAt < new Date()) throw new Refused(401, 'This token has come to its end; make a new one under Ship.');
   // A brand that the token is not for is as if it were not there.
   if (row.brandId !== brandId) throw new Refused(404, 'There is no such brand here.');
   if (!(await roleIn(row.personId, brandId)))

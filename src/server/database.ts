@@ -117,6 +117,8 @@ export interface BuildTokenRow extends Row<BuildTokenRow> {
   personId: string;
   at: CreationOptional<Date>;
   usedAt: CreationOptional<Date | null>;
+  /** From when on it opens nothing; null when it has no end. */
+  endsAt: Date | null;
 }
 
 function define(sequelize: Sequelize) {
@@ -211,6 +213,7 @@ function define(sequelize: Sequelize) {
       personId: text(),
       at: now(),
       usedAt: { type: DataTypes.DATE },
+      endsAt: { type: DataTypes.DATE },
     }),
   };
 }
@@ -221,7 +224,7 @@ export type Database = ReturnType<typeof define>;
 export function database(): Database {
   return onePerProcess('database', () =>
     define(
-      new Sequelize(environment().DATABASE_URL, {
+      new Sequelize(environment().BREAKWATER_DATABASE_URL, {
         dialect: 'postgres',
         logging: false,
         pool: { max: 10, acquire: 15_000 },

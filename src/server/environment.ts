@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 const Environment = z.object({
-  DATABASE_URL: z.url({ protocol: /^postgres(ql)?$/ }),
+  BREAKWATER_DATABASE_URL: z.url({ protocol: /^postgres(ql)?$/ }),
   /** Seals the session cookies. */
   BREAKWATER_SECRET: z.string().min(32),
   /** "1": the demo people can be signed in as with one click. */
@@ -19,7 +19,7 @@ const Environment = z.object({
   PORT: z.coerce.number().int().min(1).max(65_535).default(3_000),
   /** Proxies whose word counts about whom they ask for: addresses or networks (CIDR), with commas between. */
   BREAKWATER_PROXY: z.string().max(2_000).optional(),
-  /** Where notifications are listened for: the database itself, when DATABASE_URL leads to a pooler that lends connections by transaction. */
+  /** Where notifications are listened for: the database itself, when BREAKWATER_DATABASE_URL leads to a pooler that lends connections by transaction. */
   BREAKWATER_LISTEN_URL: z.url({ protocol: /^postgres(ql)?$/ }).optional(),
   /** Whoever sends it as a bearer may ask for /health and /metrics from elsewhere. */
   BREAKWATER_OPERATIONS_TOKEN: z.string().min(20).optional(),

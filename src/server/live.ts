@@ -215,7 +215,7 @@ class Hub {
 
   private async listen(): Promise<void> {
     if (this.client) return;
-    const client = new Client({ connectionString: environment().BREAKWATER_LISTEN_URL ?? environment().DATABASE_URL });
+    const client = new Client({ connectionString: environment().BREAKWATER_LISTEN_URL ?? environment().BREAKWATER_DATABASE_URL });
     this.client = client;
     const again = (error: Error) => {
       if (this.client !== client) return;

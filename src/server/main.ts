@@ -24,6 +24,7 @@ const MOST_CONNECTIONS = 5_000;
 const LINGER_MS = 1_000;
 /** How long requests that are under way may take to finish once the server is asked to end, in milliseconds. */
 const PATIENCE_MS = 10_000;
+const IDLE_LOOK_MS = 50;
 
 const { PORT: port, BREAKWATER_HOST: host } = environment();
 const dev = process.env.NODE_ENV === 'development';
@@ -83,7 +84,8 @@ function end(): void {
   }, PATIENCE_MS).unref();
   server.close(() => void closeDatabase().then(() => process.exit(0)));
   endStreams();
-  server.closeIdleConnections();
+  // A connection that is kept for the next request counts as open; those whose answer ends only now become so later.
+  setInterval(() => server.closeIdleConnections(), IDLE_LOOK_MS).unref();
 }
 process.on('SIGTERM', end);
 process.on('SIGINT', end);

@@ -151,9 +151,14 @@ const MIGRATIONS: { name: string; up: (context: QueryInterface) => Promise<unkno
         ALTER TABLE releases ALTER document TYPE json USING document::json;
       `),
   },
+  {
+    name: '0005-tokens-end',
+    up: (context) => context.sequelize.query('ALTER TABLE build_tokens ADD ends_at timestamptz'),
+  },
 ];
 
-function migrations(): Umzug<QueryInterface> {
+/** The way from an empty database to today's. */
+export function migrations(): Umzug<QueryInterface> {
   const { sequelize } = database();
   return new Umzug({
     migrations: MIGRATIONS.map(({ name, up }) => ({ name, up: ({ context }: { context: QueryInterface }) => up(context) })),

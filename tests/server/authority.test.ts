@@ -4,7 +4,8 @@ import { join } from 'node:path';
 import { Client } from 'pg';
 import { OTHERS, startTestServer, Visitor, type TestServer } from '../test-server';
 
-const PEOPLE = ['nobody', 'wim', 'petra', 'oren', 'ida'] as const;
+/** Nobody; somebody of another organisation; a viewer, a reviewer, an editor and the owner of this one. */
+const PEOPLE = ['nobody', 'stranger', 'wim', 'petra', 'oren', 'ida'] as const;
 type Person = (typeof PEOPLE)[number];
 
 let server: TestServer;
@@ -12,12 +13,14 @@ let database: Client;
 let visitors: Record<Person, Visitor>;
 beforeAll(async () => {
   server = await startTestServer('authority');
-  database = new Client({ connectionString: server.env.DATABASE_URL });
+  database = new Client({ connectionString: server.env.BREAKWATER_DATABASE_URL });
   await database.connect();
   // A brand of an organisation that none of the people belongs to.
   await database.query(OTHERS);
+  await database.query(`INSERT INTO people VALUES ('demo-stranger', 'Una', 'una@other.example', NULL, true);
+    INSERT INTO memberships VALUES ('demo-stranger', 'other', 'owner')`);
   visitors = { nobody: new Visitor(server) } as Record<Person, Visitor>;
-  for (const person of ['wim', 'petra', 'oren', 'ida'] as const) visitors[person] = await Visitor.demo(server, person);
+  for (const person of PEOPLE.slice(1) as Exclude<Person, 'nobody'>[]) visitors[person] = await Visitor.demo(server, person);
 });
 afterAll(async () => {
   await database.end();
@@ -91,17 +94,19 @@ test.each(ROUTES)('%s %s', async (...row) => {
   const [, , , , who, answer] = row;
   const allowed: Record<typeof who, readonly Person[]> = {
     [ANYBODY]: PEOPLE,
-    'signed in': ['wim', 'petra', 'oren', 'ida'],
+    'signed in': ['stranger', 'wim', 'petra', 'oren', 'ida'],
     read: ['wim', 'petra', 'oren', 'ida'],
     write: ['oren', 'ida'],
   };
   for (const person of PEOPLE) {
-    const expected = allowed[who].includes(person) ? answer : person === 'nobody' ? 401 : 403;
+    // To those of another organisation the brand is as if it were not there.
+    const refused = { nobody: 401, stranger: 404 }[person as 'nobody' | 'stranger'] ?? 403;
+    const expected = allowed[who].includes(person) ? answer : refused;
     expect([person, await status(visitors[person], row)]).toEqual([person, expected]);
   }
-  // To those of another organisation the brand is as if it were not there.
   if (who === 'read' || who === 'write') {
     expect(await status(visitors.ida, row, 'others')).toBe(404);
+    expect(await status(visitors.stranger, row, 'others')).toBe(answer);
     expect(await status(visitors.ida, row, 'none')).toBe(404);
   }
 });
@@ -135,6 +140,23 @@ test('signing in again in the same browser ends the session before', async () =>
   await visitor.send('POST', '/api/sign-in/demo', { person: 'demo-petra' });
   expect((await copy.send('GET', '/api/brands/quillhaven')).status).toBe(401);
   expect((await visitor.send('GET', '/api/brands/quillhaven')).status).toBe(200);
+});
+
+test('whoever is here already, nobody becomes the first owner any more', async () => {
+  const owner = { name: 'Una', organisation: 'Ours', email: 'una@ours.example', password: 'a long password' };
+  for (const person of PEOPLE)
+    expect([person, (await visitors[person].send('POST', '/api/owner', owner)).status]).toEqual([person, 409]);
+});
+
+test('signing out ends what each may do, and nothing of the others', async () => {
+  const leaving = async (person: Person) => (person === 'nobody' ? new Visitor(server) : Visitor.demo(server, person));
+  for (const person of PEOPLE) {
+    const visitor = await leaving(person);
+    expect([person, (await visitor.send('POST', '/api/sign-out', {})).status]).toEqual([person, 200]);
+    expect([person, (await visitor.send('PATCH', '/api/me', {})).status]).toEqual([person, 401]);
+    if (person !== 'nobody')
+      expect([person, (await visitors[person].send('PATCH', '/api/me', {})).status]).toEqual([person, 200]);
+  }
 });
 
 test('a cookie that nobody sealed opens nothing', async () => {

@@ -52,7 +52,7 @@ test.each([
 });
 
 test('a token opens its own brand’s released files and nothing else; revoked, nothing', async () => {
-  const database = new Client({ connectionString: server.env.DATABASE_URL });
+  const database = new Client({ connectionString: server.env.BREAKWATER_DATABASE_URL });
   await database.connect();
   await database.query(OTHERS);
   // Kept as a hash only.
@@ -75,12 +75,32 @@ test('a token opens its own brand’s released files and nothing else; revoked, 
   expect(await status('/deliver/quillhaven/latest/manifest.json')).toBe(401);
 });
 
+test('a token may have an end, after which it opens nothing', async () => {
+  const made = await ida.send('POST', '/api/brands/quillhaven/build-tokens', { name: 'for a month', days: 30 });
+  const asked = () =>
+    new Visitor(server).fetch('/deliver/quillhaven/1/manifest.json', {
+      headers: { authorization: `Bearer ${made.body.secret}` },
+    });
+  expect((await asked()).status).toBe(200);
+  const { body } = await ida.send('GET', '/api/brands/quillhaven/build-tokens');
+  const { endsAt } = body.tokens.find(({ name }: { name: string }) => name === 'for a month');
+  expect((Date.parse(endsAt) - Date.now()) / 86_400_000).toBeCloseTo(30, 1);
+  const database = new Client({ connectionString: server.env.BREAKWATER_DATABASE_URL });
+  await database.connect();
+  await database.query(`UPDATE build_tokens SET ends_at = now() - interval '1 second' WHERE name = 'for a month'`);
+  await database.end();
+  const ended = await asked();
+  expect([ended.status, await ended.json()]).toEqual([401, { error: expect.stringContaining('come to its end') }]);
+  for (const days of [0, -1, 1.5, 99_999, 'x'])
+    expect((await ida.send('POST', '/api/brands/quillhaven/build-tokens', { name: 'x', days })).status).toBe(400);
+});
+
 test('a token ends with the membership of whoever made it', async () => {
   const oren = await Visitor.demo(server, 'oren');
   const made = await oren.send('POST', '/api/brands/quillhaven/build-tokens', { name: 'his build' });
   const headers = { authorization: `Bearer ${(made.body as { secret: string }).secret}` };
   const status = async () => (await fetch(`${server.url}/deliver/quillhaven/latest/manifest.json`, { headers })).status;
-  const database = new Client({ connectionString: server.env.DATABASE_URL });
+  const database = new Client({ connectionString: server.env.BREAKWATER_DATABASE_URL });
   await database.connect();
   expect(await status()).toBe(200);
   await database.query("UPDATE memberships SET organisation_id = 'other' WHERE person_id = 'demo-oren'");

@@ -142,7 +142,7 @@ test('a release is immutable, and its files are delivered byte for byte', async 
   await ida.change([value('core-mist', '#000000')]);
   expect(new TextDecoder().decode(await deliver('css/quillhaven-ferries.css'))).toContain('#c0ffee');
 
-  const client = new Client({ connectionString: server.env.DATABASE_URL });
+  const client = new Client({ connectionString: server.env.BREAKWATER_DATABASE_URL });
   await client.connect();
   await expect(client.query("UPDATE releases SET note = 'x'")).rejects.toThrow('never changed');
   await expect(client.query("UPDATE release_files SET bytes = ''")).rejects.toThrow('never changed');

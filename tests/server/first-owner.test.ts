@@ -1,4 +1,5 @@
-import { startTestServer, Visitor, type TestServer } from '../test-server';
+import { end, serve } from '../../ops/server';
+import { startTestServer, testPort, Visitor, type TestServer } from '../test-server';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -6,7 +7,7 @@ beforeAll(async () => {
 });
 afterAll(() => server.close());
 
-test('without the demo the first visitor becomes the owner, once; wrong sign-ins sound alike and are slowed down', async () => {
+test('without the demo the first visitor becomes the owner, once; wrong sign-ins sound alike', async () => {
   const owner = { name: 'Runa', organisation: 'Harbour office', email: 'Runa@harbour.example', password: 'a long password' };
   const first = new Visitor(server);
   expect((await first.send('POST', '/api/sign-in/demo', { person: 'demo-ida' })).status).toBe(403);
@@ -30,8 +31,43 @@ test('without the demo the first visitor becomes the owner, once; wrong sign-ins
   const wrongAddress = await somebody.send('POST', '/api/sign-in', { email: 'nobody@harbour.example', password: 'wrong' });
   expect([wrongPassword.status, wrongPassword.body]).toEqual([wrongAddress.status, wrongAddress.body]);
   expect((await somebody.send('POST', '/api/sign-in', { email: owner.email, password: owner.password })).status).toBe(200);
-  const tries = [];
-  for (let n = 0; n < 12; n++)
-    tries.push((await somebody.send('POST', '/api/sign-in', { email: 'x@y.example', password: 'no' })).status);
-  expect(tries.slice(-2)).toEqual([429, 429]);
+});
+
+describe('who guesses is slowed, and keeps nobody else out', () => {
+  const enter = async (url: string, password: string, from: Record<string, string>) =>
+    (await new Visitor({ ...server, url }).send('POST', '/api/sign-in', { email: 'runa@harbour.example', password }, from))
+      .status;
+  const guess = async (url: string, from: Record<string, string>) => {
+    const tries = [];
+    for (let n = 0; n < 12; n++) tries.push(await enter(url, 'wrong', from));
+    return tries;
+  };
+  const slowed = [...Array<number>(10).fill(401), 429, 429];
+
+  test('where a proxy was named, by the address that it gives', async () => {
+    const port = await testPort();
+    const child = await serve(port, { ...server.env, BREAKWATER_PROXY: '10.0.0.0/8, 127.0.0.1' });
+    const url = `http://127.0.0.1:${port}`;
+    try {
+      const from = (address: string) => ({ 'x-forwarded-for': address });
+      expect(await guess(url, from('203.0.113.7, 10.1.2.3'))).toEqual(slowed);
+      expect(await enter(url, 'a long password', from('203.0.113.7'))).toBe(429);
+      expect(await enter(url, 'a long password', from('203.0.113.8'))).toBe(200);
+      // What comes before the last address that is no proxy, anybody may have written.
+      expect(await enter(url, 'a long password', from('203.0.113.8, 203.0.113.7'))).toBe(429);
+      // A household has a whole network of addresses.
+      expect(await guess(url, from('2001:db8:1:2::5'))).toEqual(slowed);
+      expect(await enter(url, 'a long password', from('2001:db8:1:2:ffff::9'))).toBe(429);
+      expect(await enter(url, 'a long password', from('2001:db8:1:3::5'))).toBe(200);
+    } finally {
+      await end(child);
+    }
+  });
+
+  test('otherwise by the connection, whatever a request says', async () => {
+    const tries = [];
+    for (let n = 0; n < 12; n++)
+      tries.push(await enter(server.url, 'wrong', { 'x-forwarded-for': `203.0.113.${n}`, forwarded: `for=10.0.0.${n}` }));
+    expect(tries).toEqual(slowed);
+  });
 });

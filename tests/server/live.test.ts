@@ -82,7 +82,7 @@ test('so many pages of one person listen, and the next is told so; others are no
 test('who has no part in the brand any more hears nothing more of it', async () => {
   const wim = await Visitor.demo(first, 'wim');
   const text = (await wim.fetch('/api/brands/quillhaven/events?after=0')).text();
-  const database = new Client({ connectionString: first.env.DATABASE_URL });
+  const database = new Client({ connectionString: first.env.BREAKWATER_DATABASE_URL });
   await database.connect();
   await database.query("DELETE FROM memberships WHERE person_id = 'demo-wim'");
   // The stream ends, or this never does.

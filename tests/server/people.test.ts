@@ -151,8 +151,8 @@ test('signing out ends the session for a copied cookie too', async () => {
 
 test('without its database the server asks to come again, and is there again with it', async () => {
   const ida = await Visitor.demo(server, 'ida');
-  const name = new URL(server.env.DATABASE_URL).pathname.slice(1);
-  const admin = new Client({ connectionString: server.env.DATABASE_URL.replace(/[^/]*$/, 'postgres') });
+  const name = new URL(server.env.BREAKWATER_DATABASE_URL).pathname.slice(1);
+  const admin = new Client({ connectionString: server.env.BREAKWATER_DATABASE_URL.replace(/[^/]*$/, 'postgres') });
   await admin.connect();
   await admin.query(`ALTER DATABASE "${name}" ALLOW_CONNECTIONS false`);
   await admin.query('SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = $1', [name]);

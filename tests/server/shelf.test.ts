@@ -11,7 +11,7 @@ beforeAll(async () => {
   server = await startTestServer('shelf');
   ida = await Visitor.demo(server, 'ida');
   wim = await Visitor.demo(server, 'wim');
-  database = new Client({ connectionString: server.env.DATABASE_URL });
+  database = new Client({ connectionString: server.env.BREAKWATER_DATABASE_URL });
   await database.connect();
   await database.query(OTHERS);
 });

@@ -1,4 +1,4 @@
-import { Button, CloseButton, Dialog, Input, Portal } from '@chakra-ui/react';
+import { Button, CloseButton, Dialog, Input, NativeSelect, Portal } from '@chakra-ui/react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { may } from '@/core/brand/roles';
@@ -14,7 +14,16 @@ interface BuildToken {
   by: string;
   at: string;
   usedAt: string | null;
+  endsAt: string | null;
 }
+
+/** How long a token is good for, in days. */
+const LIVES = [
+  { days: '', words: 'until it is revoked' },
+  { days: '30', words: 'for 30 days' },
+  { days: '90', words: 'for 90 days' },
+  { days: '365', words: 'for a year' },
+];
 
 const day = (iso: string) => iso.slice(0, 10);
 
@@ -51,6 +60,7 @@ export function ForBuilds() {
 function Tokens({ brand }: { brand: string }) {
   const client = useQueryClient();
   const [name, setName] = useState('');
+  const [days, setDays] = useState('');
   const [made, setMade] = useState<string | null>(null);
   const path = `/api/brands/${brand}/build-tokens`;
   const { data, error } = useQuery({ queryKey: [path], queryFn: () => request<{ tokens: BuildToken[] }>(path) });
@@ -64,7 +74,7 @@ function Tokens({ brand }: { brand: string }) {
   };
   const make = () =>
     change(async () => {
-      const { secret } = await request<{ secret: string }>(path, 'POST', { name });
+      const { secret } = await request<{ secret: string }>(path, 'POST', { name, days: days === '' ? null : Number(days) });
       setMade(secret);
       setName('');
     });
@@ -91,6 +101,16 @@ function Tokens({ brand }: { brand: string }) {
           placeholder="Where it is used, such as site build"
           onChange={({ target }) => setName(target.value)}
         />
+        <NativeSelect.Root size="xs" width="15em">
+          <NativeSelect.Field aria-label="How long it is good for" value={days} onChange={({ target }) => setDays(target.value)}>
+            {LIVES.map((life) => (
+              <option key={life.days} value={life.days}>
+                {life.words}
+              </option>
+            ))}
+          </NativeSelect.Field>
+          <NativeSelect.Indicator />
+        </NativeSelect.Root>
         <Button size="xs" type="submit" disabled={name.trim() === ''}>
           Make a token
         </Button>
@@ -108,6 +128,7 @@ function Tokens({ brand }: { brand: string }) {
             <b>{token.name}</b>
             <small>
               made {day(token.at)} by {token.by}, {token.usedAt ? `last used ${day(token.usedAt)}` : 'never used'}
+              {token.endsAt && `, ${Date.parse(token.endsAt) < Date.now() ? 'ended' : 'ends'} ${day(token.endsAt)}`}
             </small>
             <Button
               size="2xs"

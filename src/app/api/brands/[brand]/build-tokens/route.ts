@@ -1,4 +1,4 @@
-import { buildTokensOf, makeBuildToken, TokenName } from '@/server/build-tokens';
+import { buildTokensOf, makeBuildToken, NewToken } from '@/server/build-tokens';
 import { allowed, answer, body } from '@/server/request';
 
 type Params = { params: Promise<{ brand: string }> };
@@ -17,7 +17,7 @@ export function POST(request: Request, { params }: Params): Promise<Response> {
   return answer(async () => {
     const { brand } = await params;
     const { person } = await allowed(brand, 'release');
-    const { name } = await body(request, TokenName);
-    return Response.json({ secret: await makeBuildToken(person, brand, name) });
+    const wanted = await body(request, NewToken);
+    return Response.json({ secret: await makeBuildToken(person, brand, wanted) });
   });
 }
