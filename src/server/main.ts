@@ -24,7 +24,7 @@ const MOST_CONNECTIONS = 5_000;
 const LINGER_MS = 1_000;
 /** How long requests that are under way may take to finish once the server is asked to end, in milliseconds. */
 const PATIENCE_MS = 10_000;
-const IDLE_LOOK_MS = 50;
+const LOOK_MS = 50;
 
 const { PORT: port, BREAKWATER_HOST: host } = environment();
 const dev = process.env.NODE_ENV === 'development';
@@ -33,6 +33,7 @@ const app = next({ dev, hostname: host, port, httpServer: server });
 await app.prepare();
 const handle = app.getRequestHandler();
 
+let underWay = 0;
 server.requestTimeout = ARRIVING_MS;
 server.headersTimeout = HEAD_MS;
 server.keepAliveTimeout = KEPT_MS;
@@ -42,8 +43,10 @@ server.on('request', (request: IncomingMessage, response: ServerResponse) => {
   const started = performance.now();
   const path = request.url?.split('?')[0] ?? '';
   const asker = settleAddress(request);
+  underWay++;
   response.setHeader('x-request-id', id);
   response.once('close', () => {
+    underWay--;
     const seconds = (performance.now() - started) / 1000;
     const { method } = request;
     const { statusCode: status } = response;
@@ -79,13 +82,16 @@ function end(): void {
   if (ending) return;
   ending = true;
   setTimeout(() => {
-    log.error('requests were still under way; the server ends without them');
+    log.error({ underWay }, 'requests were still under way; the server ends without them');
     process.exit(1);
   }, PATIENCE_MS).unref();
   server.close(() => void closeDatabase().then(() => process.exit(0)));
   endStreams();
-  // A connection that is kept for the next request counts as open; those whose answer ends only now become so later.
-  setInterval(() => server.closeIdleConnections(), IDLE_LOOK_MS).unref();
+  // Connections that are kept for the next request, or were opened for one that never came, are not waited for.
+  setInterval(() => {
+    if (underWay === 0) server.closeAllConnections();
+    else server.closeIdleConnections();
+  }, LOOK_MS).unref();
 }
 process.on('SIGTERM', end);
 process.on('SIGINT', end);

@@ -10,9 +10,12 @@ import { createBrandStore, type BrandState, type BrandStore, type Opening } from
 
 const Context = createContext<BrandStore | null>(null);
 
-/** Gives everything below it the one brand of this page, and keeps it live. */
-export function BrandProvider({ opening, children }: { opening: Opening; children: ReactNode }) {
-  const [store] = useState(() => createBrandStore(opening));
+/**
+ * Gives everything below it the one brand of this page, and keeps it live.
+ * @param opening an `Opening` as JSON: a text is handed from the server to the page many times faster than what it says
+ */
+export function BrandProvider({ opening, children }: { opening: string; children: ReactNode }) {
+  const [store] = useState(() => createBrandStore(JSON.parse(opening) as Opening));
   useEffect(() => store.getState().connect(), [store]);
   return <Context value={store}>{children}</Context>;
 }

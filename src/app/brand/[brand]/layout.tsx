@@ -17,7 +17,7 @@ export default async function BrandLayout({ params, children }: { params: Promis
   const { brand: id } = await params;
   const opening = await open(id);
   return (
-    <BrandProvider opening={opening}>
+    <BrandProvider opening={JSON.stringify(opening)}>
       <Frame surround={person.preferences.surround ?? 'paper'} guideHidden={person.preferences.guideHidden ?? false}>
         <Stage />
         {children}
