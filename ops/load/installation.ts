@@ -97,7 +97,7 @@ export class Installation {
   async copyDemo(ids: readonly string[]): Promise<void> {
     await this.query(
       `INSERT INTO brands (id, organisation_id, name, shelf, templates)
-         SELECT copy, organisation_id, name || ' ' || copy, shelf, templates FROM brands, unnest($1::text[]) AS copy WHERE id = 'quillhaven'`,
+         SELECT copy, organisation_id, name, shelf, templates FROM brands, unnest($1::text[]) AS copy WHERE id = 'quillhaven'`,
       [ids],
     );
     await this.query(

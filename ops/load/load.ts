@@ -26,6 +26,8 @@ const { faults, only } = new Command('npm run load --')
   .parse()
   .opts<{ faults?: boolean; only?: string }>();
 
+// While the database is killed, every request says so.
+if (faults) process.env.BREAKWATER_LOG = 'fatal';
 const parts = { editors, burst, streams, large, memory };
 const installation = await Installation.make();
 try {

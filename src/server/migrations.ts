@@ -3,11 +3,10 @@ import { SequelizeStorage, Umzug } from 'umzug';
 import { database } from './database';
 
 /** Every step the database has ever taken, in order. A step that has been released is never edited; a new one follows it. */
-const MIGRATIONS: { name: string; up: (context: QueryInterface) => Promise<unknown> }[] = [
+const MIGRATIONS: readonly { name: string; sql: string }[] = [
   {
     name: '0001-first',
-    up: (context) =>
-      context.sequelize.query(`
+    sql: `
         CREATE TABLE organisations (id text PRIMARY KEY, name text NOT NULL);
         CREATE TABLE people (
           id text PRIMARY KEY,
@@ -73,12 +72,11 @@ const MIGRATIONS: { name: string; up: (context: QueryInterface) => Promise<unkno
         CREATE TRIGGER releases_stay BEFORE UPDATE ON releases FOR EACH ROW EXECUTE FUNCTION refuse_rewriting();
         CREATE TRIGGER release_files_stay BEFORE UPDATE ON release_files FOR EACH ROW EXECUTE FUNCTION refuse_rewriting();
         CREATE TABLE attempts (key varchar(255) PRIMARY KEY, points integer NOT NULL DEFAULT 0, expire bigint);
-      `),
+      `,
   },
   {
     name: '0002-shelf-and-pictures',
-    up: (context) =>
-      context.sequelize.query(`
+    sql: `
         CREATE TABLE shelf_palettes (
           id text PRIMARY KEY,
           organisation_id text NOT NULL REFERENCES organisations ON DELETE CASCADE,
@@ -96,12 +94,11 @@ const MIGRATIONS: { name: string; up: (context: QueryInterface) => Promise<unkno
           at timestamptz NOT NULL DEFAULT now(),
           PRIMARY KEY (brand_id, sha256)
         );
-      `),
+      `,
   },
   {
     name: '0003-build-tokens',
-    up: (context) =>
-      context.sequelize.query(`
+    sql: `
         CREATE TABLE build_tokens (
           id text PRIMARY KEY,
           brand_id text NOT NULL REFERENCES brands ON DELETE CASCADE,
@@ -112,13 +109,12 @@ const MIGRATIONS: { name: string; up: (context: QueryInterface) => Promise<unkno
           used_at timestamptz
         );
         CREATE INDEX build_tokens_of ON build_tokens (brand_id);
-      `),
+      `,
   },
   {
     // The log is the truth, documents are snapshots of it, and what lists need of a document stands in columns.
     name: '0004-snapshots',
-    up: (context) =>
-      context.sequelize.query(`
+    sql: `
         CREATE TABLE snapshots (
           brand_id text NOT NULL REFERENCES brands ON DELETE CASCADE,
           seq integer NOT NULL,
@@ -149,11 +145,11 @@ const MIGRATIONS: { name: string; up: (context: QueryInterface) => Promise<unkno
           ALTER inverse TYPE json USING inverse::json;
         ALTER TABLE changes ALTER version DROP DEFAULT;
         ALTER TABLE releases ALTER document TYPE json USING document::json;
-      `),
+      `,
   },
   {
     name: '0005-tokens-end',
-    up: (context) => context.sequelize.query('ALTER TABLE build_tokens ADD ends_at timestamptz'),
+    sql: 'ALTER TABLE build_tokens ADD ends_at timestamptz',
   },
 ];
 
@@ -161,7 +157,11 @@ const MIGRATIONS: { name: string; up: (context: QueryInterface) => Promise<unkno
 export function migrations(): Umzug<QueryInterface> {
   const { sequelize } = database();
   return new Umzug({
-    migrations: MIGRATIONS.map(({ name, up }) => ({ name, up: ({ context }: { context: QueryInterface }) => up(context) })),
+    // All of a step or nothing, and however long it takes.
+    migrations: MIGRATIONS.map(({ name, sql }) => ({
+      name,
+      up: () => sequelize.query(`BEGIN; SET LOCAL statement_timeout = 0; SET LOCAL lock_timeout = 0; ${sql}; COMMIT`),
+    })),
     context: sequelize.getQueryInterface(),
     storage: new SequelizeStorage({ sequelize }),
     logger: undefined,
@@ -170,7 +170,7 @@ export function migrations(): Umzug<QueryInterface> {
 
 /**
  * How long a statement, waiting for a lock, and a transaction that does nothing may take. Nothing that is done here takes so
- * long; what does holds everybody up. Kept with the role, so that it holds through a pooler too.
+ * long; what does holds everybody up. Kept with the role for this database, so that it holds through a pooler too.
  */
 const PATIENCE = { statement_timeout: '60s', lock_timeout: '10s', idle_in_transaction_session_timeout: '30s' };
 
@@ -179,7 +179,9 @@ export async function migrate(): Promise<string[]> {
   const { sequelize } = database();
   const taken = (await migrations().up()).map((step) => step.name);
   for (const [setting, value] of Object.entries(PATIENCE))
-    await sequelize.query(`ALTER ROLE CURRENT_USER SET ${setting} = '${value}'`);
+    await sequelize.query(
+      `DO $$ BEGIN EXECUTE format('ALTER ROLE CURRENT_USER IN DATABASE %I SET ${setting} = ''${value}''', current_database()); END $$`,
+    );
   return taken;
 }
 

@@ -5,7 +5,7 @@ import { loadBrand } from './documents';
 import { database, type PersonRow, type ReleaseFileRow, type ReleaseRow } from './database';
 import { announce } from './announce';
 import { Refused } from './refused';
-import { inWriter } from './writer';
+import { writer } from './writer';
 
 const MOVED_ON = 'The brand has changed since you looked at it; look at the new changes, then release again.';
 
@@ -26,7 +26,7 @@ export async function makeRelease(person: PersonRow, brandId: string, seq: numbe
   const { sequelize, Release, ReleaseFile } = database();
   const current = await loadBrand(brandId);
   if (current.seq !== seq) throw new Refused(409, MOVED_ON);
-  const { stops, files, manifest } = await inWriter('release', current, {});
+  const { stops, files, manifest } = await writer().write('release', current, {});
   if (stops !== null) throw new Refused(409, `Nothing was released: ${stops}`);
   const rows = await Promise.all(
     files.map(async ({ path, mediaType, bytes }) => ({

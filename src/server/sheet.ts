@@ -6,7 +6,7 @@ import { inChromium } from './chromium';
 import { loadBrand } from './documents';
 import { onePerProcess } from './one-per-process';
 import { Refused } from './refused';
-import { inWriter } from './writer';
+import { writer } from './writer';
 
 export const SheetWish = z.object({
   as: z.enum(['html', 'pdf', 'svg', 'png']),
@@ -52,7 +52,7 @@ export async function drawSheet(brandId: string, { as, parts, note, page }: z.ou
   const base = `${slug(now.brand.name)}-sheet`;
   const onPage = SHEET_PARTS.filter((part) => choice.data.parts.includes(part))[page - 1];
   if (!onPage && (as === 'svg' || as === 'png')) throw new Refused(404, 'The sheet has fewer pages than that.');
-  const written = (of: SheetChoice, only?: number) => inWriter('sheet', now, { choice: of, page: only ?? null });
+  const written = (of: SheetChoice, only?: number) => writer().write('sheet', now, { choice: of, page: only ?? null });
   const drawn = (of: SheetChoice, form: 'pdf' | 'png') =>
     drawings().forceFetch(JSON.stringify([brandId, now.seq, of, form]), {
       context: async () => {
