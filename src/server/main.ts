@@ -85,7 +85,7 @@ function end(): void {
     log.error({ underWay }, 'requests were still under way; the server ends without them');
     process.exit(1);
   }, PATIENCE_MS).unref();
-  server.close(() => void closeDatabase().then(() => process.exit(0)));
+  server.close(() => void closeDatabase().then(() => process.exit()));
   endStreams();
   // Connections that are kept for the next request, or were opened for one that never came, are not waited for.
   setInterval(() => {
@@ -95,3 +95,11 @@ function end(): void {
 }
 process.on('SIGTERM', end);
 process.on('SIGINT', end);
+// A promise that nobody waited for costs its own request at most.
+process.on('unhandledRejection', (error) => log.error({ error }, 'something failed that nobody waited for'));
+// After an exception that nobody caught, nothing is certain: it ends, and whatever looks after it starts it again.
+process.on('uncaughtException', (error) => {
+  log.fatal({ error }, 'the server ends after an error that nobody caught');
+  process.exitCode = 1;
+  end();
+});

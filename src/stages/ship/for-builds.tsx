@@ -128,7 +128,7 @@ function Tokens({ brand }: { brand: string }) {
             <b>{token.name}</b>
             <small>
               made {day(token.at)} by {token.by}, {token.usedAt ? `last used ${day(token.usedAt)}` : 'never used'}
-              {token.endsAt && `, ${Date.parse(token.endsAt) < Date.now() ? 'ended' : 'ends'} ${day(token.endsAt)}`}
+              {token.endsAt && `, good until ${day(token.endsAt)}`}
             </small>
             <Button
               size="2xs"
