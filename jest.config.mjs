@@ -6,7 +6,9 @@ const config = {
   testSequencer: '<rootDir>/tests/longest-first.cjs',
   transform: { '^.+\\.(t|j)sx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' } }] },
   // Packages that ship ES modules only.
-  transformIgnorePatterns: ['/node_modules/(?!(nanoid|culori|color-name|fast-png|iobuffer|fflate|css-tree|saxes|p-limit|yocto-queue)/)'],
+  transformIgnorePatterns: [
+    '/node_modules/(?!(nanoid|culori|color-name|fast-png|iobuffer|fflate|css-tree|saxes|p-limit|yocto-queue)/)',
+  ],
   moduleNameMapper: {
     '^@/(.*)$': '<rootDir>/src/$1',
     '^server-only$': '<rootDir>/node_modules/server-only/empty.js',

@@ -15,19 +15,26 @@ export interface TestServer {
   readonly close: () => Promise<number | null>;
 }
 
-/** @param name of the database, another for every file of tests */
-export async function startTestServer(name: string, template: keyof typeof TEMPLATES = 'demo'): Promise<TestServer> {
+/**
+ * @param name of the database, another for every file of tests
+ * @param settings more than every test's server is started with
+ */
+export async function startTestServer(
+  name: string,
+  template: keyof typeof TEMPLATES = 'demo',
+  settings: Readonly<Record<string, string>> = {},
+): Promise<TestServer> {
   const given = process.env.BREAKWATER_TEST_CLUSTER;
   if (!given) throw new Error('This test needs a database; run it with bin/test.');
   const env = serverEnv(await databaseUrl(JSON.parse(given) as Cluster, name, TEMPLATES[template]), template);
   const port = await testPort();
-  let child: ChildProcess = await serve(port, env);
+  let child: ChildProcess = await serve(port, { ...env, ...settings });
   return {
     url: `http://127.0.0.1:${port}`,
     env,
     kill: () => end(child, 'SIGKILL'),
     restart: async () => {
-      child = await serve(port, env);
+      child = await serve(port, { ...env, ...settings });
     },
     close: () => end(child),
   };

@@ -11,10 +11,11 @@ import { startTestServer, testPort, Visitor, type TestServer } from '../test-ser
 
 let server: TestServer;
 let ida: Visitor;
+const token = 'a token of twenty letters';
 const folder = mkdtempSync(join(tmpdir(), 'breakwater-operations-'));
 const cluster = JSON.parse(process.env.BREAKWATER_TEST_CLUSTER!) as Cluster;
 beforeAll(async () => {
-  server = await startTestServer('operations');
+  server = await startTestServer('operations', 'demo', { BREAKWATER_OPERATIONS_TOKEN: token });
   ida = await Visitor.demo(server, 'ida');
 });
 afterAll(async () => {
@@ -61,7 +62,6 @@ test('a backup made while people work is restored into an empty place, whole; da
   going = false;
   await working;
   expect((statSync(file).mode & 0o777).toString(8)).toBe('600');
-  expect(await admin(url(), 'backup', file)).toMatchObject({ code: 1, said: expect.stringContaining('is there already') });
   expect(await admin(url(), 'restore', file)).toMatchObject({ code: 1, said: expect.stringContaining('is not empty') });
 
   const restored = await databaseUrl(cluster, 'restored');
@@ -113,10 +113,6 @@ test('an organisation, a colleague and a forgotten password', async () => {
     code: 1,
     said: expect.stringContaining('no organisation called'),
   });
-  expect(await invite('--organisation', 'Harbour office', '--role', 'captain')).toMatchObject({
-    code: 1,
-    said: expect.stringContaining('There is no role captain'),
-  });
   const invited = await invite('--organisation', 'Harbour office', '--role', 'viewer');
 
   const port = await testPort();
@@ -143,10 +139,6 @@ test('an organisation, a colleague and a forgotten password', async () => {
     expect((await tove.visitor.send('GET', `/api/brands/${brand}`)).status).toBe(401);
     expect((await enter('tove@harbour.example', password(invited.said))).status).toBe(401);
     expect((await enter('tove@harbour.example', password(reset.said))).status).toBe(200);
-    expect(await admin(own, 'reset-password', 'nobody@harbour.example')).toMatchObject({
-      code: 1,
-      said: expect.stringContaining('Nobody signs in'),
-    });
   } finally {
     await end(child);
   }
@@ -197,60 +189,51 @@ test('a database of the time before snapshots is brought up to date, with what i
 });
 
 test('how the server is, it tells this machine or who has the token, and nobody else', async () => {
-  const port = await testPort();
-  const token = 'a token of twenty letters';
-  const child = await serve(port, { ...server.env, BREAKWATER_OPERATIONS_TOKEN: token });
-  const ask = (path: string, headers: Record<string, string> = {}) => fetch(`http://127.0.0.1:${port}${path}`, { headers });
-  try {
-    const health = await ask('/health');
-    expect([health.status, await health.json()]).toEqual([200, { alive: true, database: 'reached', pending: [] }]);
-    const text = await (await ask('/metrics')).text();
-    for (const name of [
-      'request_seconds',
-      'save_seconds',
-      'changes_total',
-      'streams',
-      'writes_waiting',
-      'nodejs_eventloop_lag_seconds',
-    ])
-      expect(text).toContain(`breakwater_${name}`);
-    for (const path of ['/health', '/metrics']) {
-      // By way of a proxy that nobody named, it is not this machine that asks.
-      expect((await ask(path, { 'x-forwarded-for': '203.0.113.9' })).status).toBe(404);
-      expect((await ask(path, { forwarded: 'for=203.0.113.9', authorization: 'Bearer wrong' })).status).toBe(404);
-      expect((await ask(path, { 'x-forwarded-for': '203.0.113.9', authorization: `Bearer ${token}` })).status).toBe(200);
-    }
-    await inDatabase(url(), (client) => client.query(`DELETE FROM sequelize_meta WHERE name = '0005-tokens-end'`));
-    const behind = await ask('/health');
-    expect([behind.status, await behind.json()]).toEqual([503, expect.objectContaining({ pending: ['0005-tokens-end'] })]);
-    await inDatabase(url(), (client) => client.query(`INSERT INTO sequelize_meta VALUES ('0005-tokens-end')`));
-  } finally {
-    await end(child);
+  const ask = (path: string, headers: Record<string, string> = {}) => fetch(server.url + path, { headers });
+  const health = await ask('/health');
+  expect([health.status, await health.json()]).toEqual([200, { alive: true, database: 'reached', pending: [] }]);
+  const text = await (await ask('/metrics')).text();
+  for (const name of [
+    'request_seconds',
+    'save_seconds',
+    'changes_total',
+    'streams',
+    'writes_waiting',
+    'nodejs_eventloop_lag_seconds',
+  ])
+    expect(text).toContain(`breakwater_${name}`);
+  for (const path of ['/health', '/metrics']) {
+    // By way of a proxy that nobody named, it is not this machine that asks.
+    expect((await ask(path, { 'x-forwarded-for': '203.0.113.9' })).status).toBe(404);
+    expect((await ask(path, { forwarded: 'for=203.0.113.9', authorization: 'Bearer wrong' })).status).toBe(404);
+    expect((await ask(path, { 'x-forwarded-for': '203.0.113.9', authorization: `Bearer ${token}` })).status).toBe(200);
   }
+  await inDatabase(url(), (client) => client.query(`DELETE FROM sequelize_meta WHERE name = '0005-tokens-end'`));
+  const behind = await ask('/health');
+  expect([behind.status, await behind.json()]).toEqual([503, expect.objectContaining({ pending: ['0005-tokens-end'] })]);
+  await inDatabase(url(), (client) => client.query(`INSERT INTO sequelize_meta VALUES ('0005-tokens-end')`));
 });
 
 test('behind a pooler that lends connections by transaction everything works, with a connection of its own to listen', async () => {
   const { pooler, stop } = await startPooler(url());
-  const ports = [await testPort(), await testPort()];
-  const env = { ...server.env, BREAKWATER_DATABASE_URL: pooler, BREAKWATER_LISTEN_URL: url() };
-  const children = await Promise.all(ports.map((port) => serve(port, env)));
+  const port = await testPort();
+  const child = await serve(port, { ...server.env, BREAKWATER_DATABASE_URL: pooler, BREAKWATER_LISTEN_URL: url() });
   try {
-    const [one, two] = await Promise.all(
-      ports.map((port) => Visitor.demo({ ...server, url: `http://127.0.0.1:${port}` }, 'ida')),
-    );
-    const { seq } = (await one!.send('GET', '/api/brands/quillhaven')).body;
-    const stream = (await two!.fetch(`/api/brands/quillhaven/events?after=${seq}`)).body!.getReader();
-    const sent = await Promise.all(Array.from({ length: 20 }, (_, n) => [one!, two!][n % 2]!.change([rename(`Pooled ${n}`)])));
+    const pooled = await Visitor.demo({ ...server, url: `http://127.0.0.1:${port}` }, 'ida');
+    const { seq } = (await pooled.send('GET', '/api/brands/quillhaven')).body;
+    const stream = (await pooled.fetch(`/api/brands/quillhaven/events?after=${seq}`)).body!.getReader();
+    // Half of the changes are made at an instance that reaches the database itself.
+    const sent = await Promise.all(Array.from({ length: 20 }, (_, n) => [pooled, ida][n % 2]!.change([rename(`Pooled ${n}`)])));
     const places = sent.map(({ body }) => body.outcomes[0].seq as number).sort((a, b) => a - b);
     expect(places).toEqual(Array.from({ length: 20 }, (_, n) => seq + 1 + n));
     let heard = '';
     while (!heard.includes(`id: ${seq + 20}\n`)) heard += new TextDecoder().decode((await stream.read()).value);
     await stream.cancel();
-    expect(await two!.send('POST', '/api/brands/quillhaven/releases', { seq: seq + 20, note: '' })).toMatchObject({
+    expect(await pooled.send('POST', '/api/brands/quillhaven/releases', { seq: seq + 20, note: '' })).toMatchObject({
       status: 200,
     });
   } finally {
-    await Promise.all(children.map((child) => end(child)));
+    await end(child);
     await stop();
   }
 });

@@ -1,9 +1,11 @@
 /** bin/start as a person uses it: first start, Ctrl-C, a kill, a second start; nothing that was kept is lost. */
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { databaseUrl, freePort, stopCluster, type Cluster } from '../../ops/cluster';
+import { Client } from 'pg';
+import { databaseUrl, freePort, startCluster, stopCluster, type Cluster } from '../../ops/cluster';
+import { binariesFor } from '../../ops/postgres';
 import { testPort, Visitor, type TestServer } from '../test-server';
 
 const data = mkdtempSync(join(tmpdir(), 'breakwater-start-'));
@@ -84,18 +86,34 @@ test('the second start builds nothing, and everything is there; a killed starter
   expect(await name(second.server)).toBe('Kept through a kill');
   // What the killed one had left running is ended: its address is used again.
   expect(second.server.url).toBe(first.server.url);
+  // As if the last step of the database had come with the release that is started next.
+  const client = new Client({ connectionString: await databaseUrl(await startCluster(settings().cluster), 'breakwater') });
+  await client.connect();
+  await client.query(`DELETE FROM sequelize_meta WHERE name = '0005-tokens-end'; ALTER TABLE build_tokens DROP ends_at`);
+  await client.end();
   second.child.kill('SIGINT');
   await ended(second.child);
 });
 
-test('--reset-demo puts the demo back; --empty waits for an owner and leaves the demo alone', async () => {
+test('before the database is changed there is a backup; --reset-demo puts the demo back; --empty waits for an owner and leaves the demo alone', async () => {
   const reset = await start('--reset-demo');
+  expect(reset.output).toMatch(/backup \.\.\. .*before-0005-tokens-end\.tar\nmigrations \.\.\. .*0005-tokens-end/);
+  expect(readdirSync(join(data, 'backups'))).toEqual([expect.stringMatching(/before-0005-tokens-end\.tar$/)]);
   expect(await name(reset.server)).toBe('Quillhaven Ferries');
   reset.child.kill('SIGINT');
   await ended(reset.child);
   const empty = await start('--empty');
   expect(await (await fetch(`${empty.server.url}/sign-in`)).text()).toContain('you become the owner');
   await expect(Visitor.demo(empty.server, 'ida')).rejects.toThrow('403');
+});
+
+test('a database of a version that is not installed is left alone, and it is said what to install', () => {
+  const folder = join(data, 'older');
+  mkdirSync(join(folder, 'data'), { recursive: true });
+  writeFileSync(join(folder, 'data/PG_VERSION'), '12\n');
+  expect(() => binariesFor(folder)).toThrow(
+    /was made by PostgreSQL 12.*Install Debian’s package postgresql-12, or restore a backup/,
+  );
 });
 
 test('a port that is none is refused with a sentence', async () => {
