@@ -1,5 +1,6 @@
 import { proxy } from 'comlink';
 import type { Categorical, CategoricalSet } from '@/core/palette/categorical';
+import type { Run } from '@/core/palette/runs';
 import type { Settled, Unsettled } from '@/core/palette/settle';
 import type { DerivedTheme } from '@/core/brand/derive-theme';
 import type { Brand, ThemeRecipe } from '@/core/brand/document';
@@ -16,8 +17,13 @@ export function findCategories(
 }
 
 /** @throws DOMException "AbortError" when stopped */
-export function settleAll(colours: readonly Unsettled[], limit: number, signal: AbortSignal): Promise<Settled> {
-  return inWorker((worker) => worker.settle(colours, limit), signal);
+export function settleAll(
+  colours: readonly Unsettled[],
+  limit: number,
+  runs: readonly Run[],
+  signal: AbortSignal,
+): Promise<Settled> {
+  return inWorker((worker) => worker.settle(colours, limit, runs), signal);
 }
 
 /** @throws DOMException "AbortError" when stopped */

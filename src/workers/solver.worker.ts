@@ -2,6 +2,7 @@ import { expose } from 'comlink';
 import { deriveTheme, type DerivedTheme } from '@/core/brand/derive-theme';
 import type { Brand, ThemeRecipe } from '@/core/brand/document';
 import { categorical, type Categorical, type CategoricalSet } from '@/core/palette/categorical';
+import type { Run } from '@/core/palette/runs';
 import { settle, type Settled, type Unsettled } from '@/core/palette/settle';
 
 const api = {
@@ -9,7 +10,7 @@ const api = {
     categorical(wish, (share) => void onProgress(share)),
   derive: (brand: Brand, from: string, into: string | null, recipe: ThemeRecipe): DerivedTheme =>
     deriveTheme(brand, from, into, recipe),
-  settle: (colours: readonly Unsettled[], limit: number): Settled => settle(colours, limit),
+  settle: (colours: readonly Unsettled[], limit: number, runs: readonly Run[]): Settled => settle(colours, limit, runs),
 };
 
 export type SolverWorker = typeof api;

@@ -111,6 +111,37 @@ test('an acknowledged change survives the server being killed', async () => {
   expect((await swatch('core-mist')).value).toBe('#c0ffee');
 });
 
+test('a document is kept after every so many changes, the first and the last one only; what follows is replayed', async () => {
+  const client = new Client({ connectionString: server.env.BREAKWATER_DATABASE_URL });
+  await client.connect();
+  const snapshots = async () => {
+    const { rows } = await client.query<{ seq: number }>(`SELECT seq FROM snapshots WHERE brand_id = 'quillhaven' ORDER BY seq`);
+    return rows.map(({ seq }) => seq);
+  };
+  const { seq } = await brand();
+  for (let round = 1; round <= 2; round++) {
+    await ida.change(Array.from({ length: 200 }, (_, n) => value('core-mist', `rgb(${n} ${round} 0)`)));
+    while ((await snapshots()).at(-1) !== seq + 200 * round) await new Promise((resolve) => setTimeout(resolve, 20));
+  }
+  // What lies between is taken away a moment later.
+  while ((await snapshots()).length > 2) await new Promise((resolve) => setTimeout(resolve, 20));
+  await ida.change([value('core-mist', '#facade')]);
+  await server.kill();
+  await server.restart();
+  expect([(await swatch('core-mist')).value, (await brand()).seq]).toEqual(['#facade', seq + 401]);
+  expect(await snapshots()).toEqual([0, seq + 400]);
+  await client.end();
+});
+
+test('commands of a page that is newer than the server are not refused but asked to wait', async () => {
+  const command = { label: 'x', steps: [{ do: 'swatch.glow', id: 'core-mist' }] };
+  const sent = (version: unknown) =>
+    ida.send('POST', '/api/brands/quillhaven/changes', { version, changes: [{ key: 'fromafar1', command }] });
+  expect(await sent(99)).toEqual({ status: 503, body: { error: expect.stringContaining('its edits wait') } });
+  expect((await sent(1)).body.outcomes).toEqual([{ key: 'fromafar1', refusal: expect.any(String) }]);
+  for (const version of [0, 1.5, 'x']) expect((await sent(version)).status).toBe(400);
+});
+
 test('a release is immutable, and its files are delivered byte for byte', async () => {
   const { seq } = await brand();
   expect(await ida.send('POST', '/api/brands/quillhaven/releases', { seq: seq - 1, note: '' })).toMatchObject({

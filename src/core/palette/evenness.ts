@@ -4,6 +4,7 @@ import { ciede2000 } from '../colour/difference';
 import { srgbToLabD65, type LabD65 } from '../colour/lab';
 import { bytesToOklab, type Oklab } from '../colour/oklab';
 import { byte, readColour } from '../colour/read';
+import { runSmoothness, type Run } from './runs';
 
 /** How well a palette hangs together, 0 to 100, as the mean of its parts. */
 export interface Evenness {
@@ -21,6 +22,8 @@ export interface Parts {
   readonly chroma: number;
   /** How far each colour stands from its nearest neighbour. */
   readonly separation: number;
+  /** How smoothly those go that belong together as a curve; null where none do. */
+  readonly smoothness: number | null;
 }
 
 /** A colour as evenness looks at it: what an 8-bit screen shows of it. */
@@ -40,8 +43,12 @@ export function appearanceOf(r: number, g: number, b: number): Appearance {
   return { oklab, lab: srgbToLabD65([r / 255, g / 255, b / 255]), chroma, hue };
 }
 
-/** @param colours CSS; null for none at all, of which nothing can be said */
-export function evenness(colours: readonly string[]): Evenness | null {
+/**
+ * @param colours CSS
+ * @param runs those among them that belong together as a curve
+ * @returns null for none at all, of which nothing can be said
+ */
+export function evenness(colours: readonly string[], runs: readonly Run[] = []): Evenness | null {
   if (colours.length === 0) return null;
   const appearances = colours.map((css) => {
     const [r, g, b] = readColour(css)!.rgb;
@@ -60,12 +67,18 @@ export function evenness(colours: readonly string[]): Evenness | null {
       appearances.reduce((sum, appearance) => sum + nearestOf(appearance, appearances), 0),
       appearances.length,
     ),
+    smoothness: smoothnessPart(
+      runs,
+      appearances.map(({ oklab }) => oklab),
+    ),
   };
   return { score: meanScore(parts), parts };
 }
 
-export function meanScore({ hues, lightness, chroma, separation }: Parts): number {
-  return (hues + lightness + chroma + separation) / 4;
+/** The mean of the parts that there are. */
+export function meanScore({ hues, lightness, chroma, separation, smoothness }: Parts): number {
+  const sum = hues + lightness + chroma + separation;
+  return smoothness === null ? sum / 4 : (sum + smoothness) / 5;
 }
 
 export function ascending(one: number, two: number): number {
@@ -217,6 +230,14 @@ export const APART = 12;
 /** 100 × the mean of d / 12; d is ΔE2000 of each colour to its nearest other, at most 12. @param sum of the d */
 export function separationPart(sum: number, count: number): number {
   return (100 * sum) / count / APART;
+}
+
+// Smoothness
+
+/** The mean of all runs; null when there are none. @param oklab of the whole palette */
+export function smoothnessPart(runs: readonly Run[], oklab: readonly Oklab[]): number | null {
+  if (runs.length === 0) return null;
+  return runs.reduce((sum, run) => sum + runSmoothness(run, oklab), 0) / runs.length;
 }
 
 function nearestOf(appearance: Appearance, all: readonly Appearance[]): number {

@@ -14,10 +14,12 @@ import {
   meanScore,
   outside,
   separationPart,
+  smoothnessPart,
   appearanceOf,
   type Evenness,
   type Appearance,
 } from './evenness';
+import { isAsSmooth, type Run } from './runs';
 
 /** A colour on its way to be settled. */
 export interface Unsettled {
@@ -46,22 +48,23 @@ const STEPS = [0.04, 0.02, 0.01, 0.005] as const;
 const PASSES = 40;
 
 /**
- * Nudges a whole palette so that its evenness rises, whatever its order. No colour moves farther than `limit` (ΔE2000)
+ * Nudges a whole palette so that its evenness rises. No colour moves farther than `limit` (ΔE2000)
  * from its origin, locked ones stay. Found by trying small steps of one colour at a time, each kept only if the score
- * rises: so it never falls, and where no step helps any more settling again changes nothing. All is done on 8-bit colours,
+ * rises: so it never falls, and where no step helps any more settling again changes nothing. Colours of a run take each step together, and
+ * only one that leaves the run as smooth and as ordered as it was; a run with a locked colour stays. All is done on 8-bit colours,
  * as screens show them.
  */
-export function settle(colours: readonly Unsettled[], limit: number = SETTLE_LIMIT): Settled {
-  const settling = new Settling(colours, limit);
+export function settle(colours: readonly Unsettled[], limit: number = SETTLE_LIMIT, runs: readonly Run[] = []): Settled {
+  const settling = new Settling(colours, limit, runs);
   settling.rest();
-  return outcome(colours, settling.places());
+  return outcome(colours, settling.places(), runs);
 }
 
 /**
  * A share 0..1 of the way from a palette to its settled form. Part of a good way may be worse than its start; then the
  * longest shorter share that is not worse is taken.
  */
-export function settledShare(colours: readonly Unsettled[], whole: Settled, share: number): Settled {
+export function settledShare(colours: readonly Unsettled[], whole: Settled, share: number, runs: readonly Run[] = []): Settled {
   const ends = colours.map(({ value }, at) => [oklabOf(value), oklabOf(whole.values[at]!)] as const);
   for (let part = share; part > 0; part -= 0.05) {
     if (part >= 1) return whole;
@@ -71,18 +74,21 @@ export function settledShare(colours: readonly Unsettled[], whole: Settled, shar
         [0, 1, 2].map((channel) => from[channel]! + (to[channel]! - from[channel]!) * part) as unknown as Oklab,
       );
     });
-    const result = outcome(colours, values);
-    if ((result.after?.score ?? 0) >= (result.before?.score ?? 0)) return result;
+    const result = outcome(colours, values, runs);
+    const [before, after] = [colours.map(({ value }) => oklabOf(value)), result.values.map(oklabOf)];
+    const isWorse = (result.after?.score ?? 0) < (result.before?.score ?? 0);
+    if (!isWorse && runs.every((run) => isAsSmooth(run, before, after))) return result;
   }
   return outcome(
     colours,
     colours.map(() => null),
+    runs,
   );
 }
 
 type Bytes = readonly [r: number, g: number, b: number];
 
-function outcome(colours: readonly Unsettled[], places: readonly (Bytes | null)[]): Settled {
+function outcome(colours: readonly Unsettled[], places: readonly (Bytes | null)[], runs: readonly Run[]): Settled {
   const values = colours.map(({ value }, at) => {
     const place = places[at];
     return place ? hexOfBytes(place, readColour(value)!.alpha) : value;
@@ -92,8 +98,11 @@ function outcome(colours: readonly Unsettled[], places: readonly (Bytes | null)[
     moved: colours.map(({ value, origin }, at) =>
       ciede2000(appearanceOfCss(origin ?? value).lab, appearanceOfCss(values[at]!).lab),
     ),
-    before: evenness(colours.map(({ value }) => value)),
-    after: evenness(values),
+    before: evenness(
+      colours.map(({ value }) => value),
+      runs,
+    ),
+    after: evenness(values, runs),
   };
 }
 
@@ -114,6 +123,18 @@ function oklabOf(css: string): Oklab {
   return appearanceOfCss(css).oklab;
 }
 
+/** A place on an 8-bit screen. */
+interface Shown {
+  readonly bytes: Bytes;
+  readonly appearance: Appearance;
+}
+
+function shownAt([l, a, b]: Oklab): Shown {
+  const { rgb } = showOklch(l, Math.sqrt(a * a + b * b), (Math.atan2(b, a) * 180) / Math.PI);
+  const bytes: Bytes = [byte(rgb[0]), byte(rgb[1]), byte(rgb[2])];
+  return { bytes, appearance: appearanceOf(...bytes) };
+}
+
 /** The palette while it is being settled: the score's parts are kept up as single colours move. */
 class Settling {
   private readonly bytes: Bytes[];
@@ -130,12 +151,24 @@ class Settling {
   private hueWeight = 0;
   private score = 0;
   private readonly count: number;
+  /** As it is at the beginning; a run that is moved as one stays about as smooth. */
+  private smoothness: number | null;
+  private readonly start: readonly Oklab[];
+  /** What takes a step together: a run, or one colour that belongs to none. */
+  private readonly movable: readonly { readonly members: readonly number[]; readonly run?: Run }[];
 
   constructor(
     private readonly colours: readonly Unsettled[],
     private readonly limit: number,
+    private readonly runs: readonly Run[],
   ) {
     this.count = colours.length;
+    const inRun = new Set(runs.flatMap(({ members }) => members));
+    const isFree = (at: number) => !colours[at]!.locked;
+    this.movable = [
+      ...colours.flatMap((_, at) => (inRun.has(at) || !isFree(at) ? [] : [{ members: [at] }])),
+      ...runs.filter(({ members }) => members.every(isFree)).map((run) => ({ members: run.members, run })),
+    ];
     this.bytes = colours.map(({ value }) => bytesOfCss(value));
     this.appearances = this.bytes.map((bytes) => appearanceOf(...bytes));
     this.origins = colours.map(({ value, origin }) => appearanceOfCss(origin ?? value));
@@ -145,6 +178,8 @@ class Settling {
     this.lightness = sorted(this.appearances.map(lightnessOf));
     this.chroma = sorted(this.appearances.map(({ chroma }) => chroma).filter(isLively));
     this.arrangement = arrangementOf(this.appearances);
+    this.start = this.appearances.map(({ oklab }) => oklab);
+    this.smoothness = smoothnessPart(runs, this.start);
   }
 
   /** Moves colours until no step makes the palette any better. */
@@ -158,11 +193,9 @@ class Settling {
       );
       this.score = this.scoreOf(this.hueSum, this.hueWeight, this.lightness, this.chroma, total(this.nearest));
       let better = false;
-      for (const step of STEPS) {
-        for (let at = 0; at < this.count; at++) {
-          if (!this.colours[at]!.locked) better = this.improve(at, step) || better;
-        }
-      }
+      for (const step of STEPS)
+        for (const { members, run } of this.movable)
+          better = (run ? this.improveRun(run, step) : this.improve(members[0]!, step)) || better;
       if (!better) return;
     }
   }
@@ -182,15 +215,13 @@ class Settling {
     const [x, y] = [Math.cos(angle) * step, Math.sin(angle) * step];
     // A neutral has no hue to move along.
     const ways = chroma < 0.01 ? 2 : 6;
-    let best: { bytes: Bytes; appearance: Appearance; score: number } | null = null;
+    let best: (Shown & { score: number }) | null = null;
     for (let way = 0; way < ways; way++) {
       const sign = way % 2 === 0 ? 1 : -1;
       const l = oklab[0] + (way < 2 ? sign * step : 0);
       const a = oklab[1] + (way < 2 ? 0 : way < 4 ? sign * x : -sign * y);
       const b = oklab[2] + (way < 2 ? 0 : way < 4 ? sign * y : sign * x);
-      const { rgb } = showOklch(l, Math.sqrt(a * a + b * b), (Math.atan2(b, a) * 180) / Math.PI);
-      const bytes: Bytes = [byte(rgb[0]), byte(rgb[1]), byte(rgb[2])];
-      const appearance = appearanceOf(...bytes);
+      const { bytes, appearance } = shownAt([l, a, b]);
       if (ciede2000(this.origins[at]!.lab, appearance.lab) > this.limit) continue;
       const score = this.scoreWith(at, appearance, best?.score ?? this.score);
       if (score > (best?.score ?? this.score) + 1e-9) best = { bytes, appearance, score };
@@ -199,6 +230,50 @@ class Settling {
     this.place(at, best.bytes, best.appearance);
     this.score = best.score;
     return true;
+  }
+
+  /** As for one colour: all lighter or darker by a step, turned by one angle, or livelier or greyer by one factor. */
+  private improveRun(run: Run, step: number): boolean {
+    const most = Math.max(...run.members.map((at) => this.appearances[at]!.chroma));
+    const part = step / Math.max(most, 0.01);
+    const ways = most < 0.01 ? 2 : 6;
+    let best: { readonly places: readonly Shown[]; readonly score: number } | null = null;
+    for (let way = 0; way < ways; way++) {
+      const sign = way % 2 === 0 ? 1 : -1;
+      const places = run.members.map((at) => {
+        const { oklab, chroma, hue } = this.appearances[at]!;
+        const length = way === 2 || way === 3 ? chroma * (1 + sign * part) : chroma;
+        const angle = (hue * Math.PI) / 180 + (way > 3 ? sign * part : 0);
+        return shownAt([oklab[0] + (way < 2 ? sign * step : 0), Math.cos(angle) * length, Math.sin(angle) * length]);
+      });
+      const after = [...this.start];
+      run.members.forEach((at, index) => (after[at] = places[index]!.appearance.oklab));
+      const isFar = run.members.some((at, index) => ciede2000(this.origins[at]!.lab, places[index]!.appearance.lab) > this.limit);
+      if (isFar || !isAsSmooth(run, this.start, after)) continue;
+      const score = this.scoreWithAll(run.members, places);
+      if (score > (best?.score ?? this.score) + 1e-9) best = { places, score };
+    }
+    if (!best) return false;
+    this.placeAll(run.members, best.places);
+    this.score = best.score;
+    return true;
+  }
+
+  /** The score if several stood elsewhere: they are put there, and back. */
+  private scoreWithAll(members: readonly number[], places: readonly Shown[]): number {
+    const back = members.map((at): Shown => ({ bytes: this.bytes[at]!, appearance: this.appearances[at]! }));
+    this.placeAll(members, places);
+    const score = this.scoreOf(this.hueSum, this.hueWeight, this.lightness, this.chroma, total(this.nearest));
+    this.placeAll(members, back);
+    return score;
+  }
+
+  private placeAll(members: readonly number[], places: readonly Shown[]): void {
+    members.forEach((at, index) => this.place(at, places[index]!.bytes, places[index]!.appearance));
+    this.smoothness = smoothnessPart(
+      this.runs,
+      this.appearances.map(({ oklab }) => oklab),
+    );
   }
 
   /** The score if one colour stood elsewhere; something not above `enough` as soon as it is clear that it is not above. */
@@ -225,6 +300,7 @@ class Settling {
       lightness: lightnessPart(lightness),
       chroma: chromaPart(chroma),
       separation: separationPart(nearest, this.count),
+      smoothness: this.smoothness,
     });
   }
 

@@ -2,8 +2,9 @@ import { ApplyButtons } from '@/ui/apply-buttons';
 import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { readColour } from '@/core/colour/read';
 import type { Evenness, Parts } from '@/core/palette/evenness';
+import { runsOf, type Run } from '@/core/palette/runs';
 import { settledShare, SETTLE_LIMIT, type Unsettled } from '@/core/palette/settle';
-import type { Swatch } from '@/core/brand/document';
+import type { Palette, Swatch } from '@/core/brand/document';
 import { useMayEdit } from '@/ui/brand-context';
 import { Dial } from '@/ui/dial';
 import { settleAll } from '@/workers/solver';
@@ -40,6 +41,12 @@ const PARTS: readonly { readonly key: keyof Parts; readonly label: string; reado
     label: 'Separation',
     about: '100 × the mean of d ÷ 12. d is ΔE2000 of each colour to its nearest other, counted up to 12.',
   },
+  {
+    key: 'smoothness',
+    label: 'Smoothness',
+    about:
+      '100 × (1 − d ÷ 0.5), the mean of everything that belongs together as a curve. d is how far each colour is from the middle of its neighbours, in mean steps.',
+  },
 ];
 
 /** Nudges the whole palette so that it hangs together; shows how even it is, before and after. */
@@ -58,17 +65,18 @@ export function SettleTool({ palette, chosen }: ToolProps) {
       }),
     [palette.swatches, some, picked],
   );
+  const runs = useMemo(() => runsOf(palette.kind, palette.swatches), [palette.kind, palette.swatches]);
   // Let go, nothing of the way is left; the next way after one that was applied is shown whole.
   const done = useCallback((applied: boolean) => setShare(applied ? 1 : 0), []);
   const tooMany = palette.swatches.length > MOST;
-  const { value: whole, current } = useComputed(JSON.stringify([unsettled, limit, tooMany]), async (_, signal) =>
-    tooMany ? null : settleAll(unsettled, limit, signal),
+  const { value: whole, current } = useComputed(JSON.stringify([unsettled, limit, runs, tooMany]), async (_, signal) =>
+    tooMany ? null : settleAll(unsettled, limit, runs, signal),
   );
   const wanted = useDeferredValue(share);
   // An outcome of another palette than the one shown is not shown.
   const result = useMemo(
-    () => (whole && current ? settledShare(unsettled, whole, wanted) : null),
-    [whole, current, unsettled, wanted],
+    () => (whole && current ? settledShare(unsettled, whole, wanted, runs) : null),
+    [whole, current, unsettled, wanted, runs],
   );
   const command = useMemo(
     () =>
@@ -98,7 +106,10 @@ export function SettleTool({ palette, chosen }: ToolProps) {
       acts={<ApplyButtons onDone={done} />}
     >
       <div className={css.two}>
-        <div>{result?.before && result.after && <EvennessFigures before={result.before} after={result.after} />}</div>
+        <div>
+          {result?.before && result.after && <EvennessFigures before={result.before} after={result.after} />}
+          {runs.length > 0 && <p className={css.note}>{togetherWords(palette, runs, unsettled)}</p>}
+        </div>
         <div className={css.stack}>
           <Dial
             label="Share of the way"
@@ -139,6 +150,23 @@ export function SettleTool({ palette, chosen }: ToolProps) {
   );
 }
 
+/** What is moved as one, and what of it stays. */
+function togetherWords({ kind, swatches }: Palette, runs: readonly Run[], unsettled: readonly Unsettled[]): string {
+  const isHeld = ({ members }: Run) => members.some((at) => unsettled[at]!.locked);
+  if (runs[0]!.members.length === swatches.length && (kind === 'sequential' || kind === 'diverging'))
+    return isHeld(runs[0]!)
+      ? `A ${kind} palette moves as one or not at all. This one stays, for a colour of it is locked or not chosen.`
+      : `A ${kind} palette moves as one, so that its curve stays smooth and in order.`;
+  const named = (some: readonly Run[]) => some.map(({ members }) => swatches[members[0]!]!.row).join(', ');
+  const [held, free] = [runs.filter(isHeld), runs.filter((run) => !isHeld(run))];
+  return [
+    free.length > 0 && `Each of these rows moves as one, so that its curve stays smooth and in order: ${named(free)}.`,
+    held.length > 0 && `These stay, for a colour of each is locked or not chosen: ${named(held)}.`,
+  ]
+    .filter(Boolean)
+    .join(' ');
+}
+
 /** Where settling started from, as long as nothing else has changed the colour since. */
 function originOf({ value, settled }: Swatch): string | undefined {
   return settled?.to === value ? settled.from : undefined;
@@ -155,9 +183,10 @@ function EvennessFigures({ before, after }: { before: Evenness; after: Evenness 
         <b>{after.score.toFixed(0)}</b> evenness of 100, before {before.score.toFixed(0)}
       </p>
       <div className={css.parts}>
-        {PARTS.map(({ key, label, about }) => (
-          <Part key={key} label={label} about={about} before={before.parts[key]} after={after.parts[key]} />
-        ))}
+        {PARTS.map(({ key, label, about }) => {
+          const [then, now] = [before.parts[key], after.parts[key]];
+          return then !== null && now !== null && <Part key={key} label={label} about={about} before={then} after={now} />;
+        })}
       </div>
     </>
   );
