@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { anyColour } from '../../../tests/arbitrary-colours';
 import { textPairs } from '../findings/contrast';
 import { apply } from './apply';
-import { deriveTheme, RECIPES } from './derive-theme';
+import { deriveTheme, recipeFor, RECIPES } from './derive-theme';
 import { newId } from './identity';
 import { resolveTheme } from './resolve';
 import { copyTheme, shiftTheme, takeDerived } from './theme-edits';
@@ -66,7 +66,7 @@ describe.each(Object.entries(RECIPES))('the recipe %s', (_name, recipe) => {
         };
         for (const { text, surface, ratio } of textPairs(brand, [brand.themes.at(-1)!])) {
           const had = before.get(`${text.id} ${surface.id}`)!;
-          const needed = Math.max(recipe.least, Math.min(recipe.most, had));
+          const needed = Math.max(recipe.least, Math.min(made.most, had));
           if (root(text) === root(surface) || short.has(`${root(text)} ${root(surface)}`)) continue;
           expect(ratio).toBeGreaterThan(needed * 0.98);
         }
@@ -90,6 +90,75 @@ describe.each(Object.entries(RECIPES))('the recipe %s', (_name, recipe) => {
       }),
       { numRuns: 60 },
     );
+  });
+});
+
+describe('surfaces by height', () => {
+  const NAMES = ['page', 'panel', 'raised'] as const;
+  /** Three surfaces, light or dark, a bar of the other kind, and a text on each. */
+  const anyHeights = fc
+    .record({
+      isDark: fc.boolean(),
+      lightness: fc.array(fc.double({ min: 0, max: 0.14, noNaN: true }), { minLength: 3, maxLength: 3 }),
+      hue: fc.nat(359),
+    })
+    .map(({ isDark, lightness, hue }) => {
+      const grey = (l: number) => ({ day: { colour: `oklch(${l} 0.01 ${hue})` } });
+      const token = (id: string, role: Token['role'], values: Token['values'], on: string[] = []): Token => ({
+        id,
+        path: `${role}.${id}`,
+        role,
+        description: '',
+        on,
+        values,
+      });
+      // As in most dark themes, what is higher is lighter already.
+      const shades = isDark ? [...lightness].sort((one, two) => one - two).map((l) => 0.16 + l) : lightness.map((l) => 1 - l);
+      const bar = isDark ? 0.9 : 0.3;
+      return {
+        isDark,
+        brand: {
+          ...emptyBrand('b', 'B'),
+          tokens: [
+            ...NAMES.map((name, at) => token(name, 'surface', grey(shades[at]!))),
+            token('bar', 'surface', grey(bar)),
+            token('ink', 'text', grey(isDark ? 0.95 : 0.15), [...NAMES]),
+            token('on-bar', 'text', grey(isDark ? 0.15 : 0.97), ['bar']),
+          ],
+        } as Brand,
+      };
+    });
+
+  test.each(Object.entries(RECIPES))(
+    'with %s: one order, none darker than the darkest, dark never made light',
+    (_name, plain) => {
+      fc.assert(
+        fc.property(anyHeights, ({ brand, isDark }) => {
+          const recipe = recipeFor(plain, brand, 'day');
+          expect(recipe.flip).toBe(plain.flip && !isDark);
+          const made = derived(brand, recipe);
+          const lightness = (id: string, theme = 'made') => resolveTheme(made.brand, theme).get(id)!.colour!.oklch[0];
+          const [page, panel, raised] = NAMES.map((name) => lightness(name));
+          for (const name of [...NAMES, 'bar']) expect(lightness(name)).toBeGreaterThan(recipe.low - 0.01);
+          if (isDark || recipe.flip) {
+            expect(panel! - page!).toBeGreaterThan(-0.005);
+            expect(raised! - panel!).toBeGreaterThan(-0.005);
+            expect(page).toBeLessThan(0.45);
+            expect(page).toBeLessThan(Math.max(recipe.low + 0.005, isDark ? lightness('page', 'day') + 0.005 : 1));
+          }
+          // A bar of the other kind stays what it is, and its text with it.
+          expect(lightness('bar') < 0.5).toBe(!isDark || recipe.high < 0.5);
+          expect(made.made.short).toEqual([]);
+        }),
+        { numRuns: 40 },
+      );
+    },
+  );
+
+  test('in a theme made dark, each is lighter than what it lies on by a step that can be seen', () => {
+    const { brand } = derived(demo, RECIPES.dark);
+    const lightness = ['t-surface-page', 't-surface-panel'].map((id) => resolveTheme(brand, 'made').get(id)!.colour!.oklch[0]);
+    expect(lightness[1]! - lightness[0]!).toBeGreaterThan(0.01);
   });
 });
 

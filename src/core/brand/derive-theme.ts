@@ -4,6 +4,7 @@ import { showOklch } from '../colour/gamut';
 import { decode, encode, type Srgb } from '../colour/oklab';
 import { hexOf, oklchHex, readColour, type ReadColour } from '../colour/read';
 import type { Brand, ThemeRecipe, Token, TokenValue } from './document';
+import { elevationOf, isDark, isDarkTheme, pageOf } from './elevation';
 import { groundsOf } from './grounds';
 import { resolveTheme, tokensOf, type Resolved } from './resolve';
 
@@ -14,6 +15,11 @@ export const RECIPES = {
   contrast: { flip: false, low: 0, high: 1, chroma: 0.3, red: 0, least: 7, most: 21 },
   soft: { flip: false, low: 0.2, high: 0.93, chroma: 0.16, red: 0, least: 1, most: 21 },
 } as const satisfies Record<string, ThemeRecipe>;
+
+/** A recipe for a theme: one that makes dark of light leaves light and dark as they are where the page is dark already. */
+export function recipeFor(recipe: ThemeRecipe, brand: Brand, from: string): ThemeRecipe {
+  return recipe.flip && isDarkTheme(brand, from) ? { ...recipe, flip: false } : recipe;
+}
 
 /** A text that could not be kept as readable as asked for. */
 export interface ShortPair {
@@ -30,6 +36,8 @@ export interface DerivedTheme {
   readonly short: readonly ShortPair[];
   /** How many tokens keep the value a person gave them. */
   readonly kept: number;
+  /** The most contrast that any text was to keep: the recipe's bound, or what there is room for above its darkest surface. */
+  readonly most: number;
 }
 
 /** A ratio falls short by rounding to eight bits, and not for any other reason, within this factor. */
@@ -37,9 +45,10 @@ const ROUNDING = 0.985;
 
 /**
  * One theme made from another: every colour is mapped by the recipe (OKLCH lightness flipped or compressed, hue kept,
- * chroma limited, red-shifted); aliases stay aliases. What flips is what light and dark belong to: surfaces, texts,
- * borders, and series that run from light to dark; an accent or a category only comes into the range. Then every text is
- * moved, in lightness alone, to where each of its grounds gives it the contrast it has in the source theme, within the
+ * chroma limited, red-shifted); aliases stay aliases. What flips is what light and dark belong to: surfaces as light or as dark as the
+ * page, the texts on them, borders, and series that run from light to dark; an accent or a category only comes into the range, and a
+ * surface of the other kind, such as a dark bar on a light page, stays. In a dark theme surfaces become lighter step by step with their height,
+ * and none is darker than the recipe's darkest. Then every text is moved, in lightness alone, to where each of its grounds gives it the contrast it has in the source theme, within the
  * recipe's bounds. Where no lightness does, its grounds are moved to where one does; and where several texts want that of
  * a ground in different ways, they are taken back to colours that keep all ratios: as they are in the source or, flipped,
  * those of the reciprocal luminance (Y + 0.05 becomes 0.0525 / (Y + 0.05), which swaps black with white and leaves every
@@ -66,6 +75,7 @@ export function deriveTheme(brand: Brand, from: string, to: string | null, recip
     }
     return null;
   };
+  const { map, isDarkAfter } = mapping(brand, source, recipe);
   const mapped = new Map<string, ReadColour>();
   const fixed = new Set<string>();
   const values: Record<string, TokenValue> = {};
@@ -79,10 +89,21 @@ export function deriveTheme(brand: Brand, from: string, to: string | null, recip
     } else if (value && 'token' in value) values[token.id] = { token: value.token, derived: true };
     else if (value) {
       roots.push(token);
-      mapped.set(token.id, mappedColour(source.get(token.id)!, recipe));
+      mapped.set(token.id, map(source.get(token.id)!));
     }
   }
-  const pairs = rootPairs(brand, source, rootOf, recipe).filter(
+  /** Surfaces by height, those that are to be in order. */
+  const heights = isDarkAfter ? stacked(roots) : [];
+  raise(heights, mapped);
+  /** A surface is never darker than the recipe's darkest. */
+  const place = (token: Token, colour: ReadColour) => {
+    const [l, c, h] = colour.oklch;
+    const isTooDark = token.role === 'surface' && l < recipe.low;
+    mapped.set(token.id, isTooDark ? readColour(oklchHex([recipe.low, c, h], colour.alpha))! : colour);
+    keepOrder(heights, mapped, recipe.low);
+  };
+  const most = isDarkAfter ? Math.min(recipe.most, roomAbove(recipe)) : recipe.most;
+  const pairs = rootPairs(brand, source, rootOf, { ...recipe, most }).filter(
     ({ text, ground }) => mapped.has(text.id) && mapped.has(ground.id),
   );
   const grounds = new Set(pairs.map(({ ground }) => ground.id));
@@ -97,7 +118,7 @@ export function deriveTheme(brand: Brand, from: string, to: string | null, recip
     // More contrast than in the source takes a ground on which one ink has that much.
     const ink = readColour(inkOn(colour))!;
     const roomy = grounds.has(token.id) && recipe.least > 1 ? nearestOn(colour, [{ colour: ink, needed }]) : null;
-    mapped.set(token.id, roomy ?? colour);
+    place(token, roomy ?? colour);
     return true;
   };
   // The lightest first: in a flipped theme grounds are dark.
@@ -120,7 +141,7 @@ export function deriveTheme(brand: Brand, from: string, to: string | null, recip
     });
     const side = recipe.flip ? sides[0] : sides.sort((one, two) => one.far - two.far)[0];
     if (!side || side.far === 0) return false;
-    for (const { ground, to } of side.moves) mapped.set(ground.id, to!);
+    for (const { ground, to } of side.moves) place(ground, to!);
     return true;
   };
   const takeAllBack = (text: Token, on: readonly RootPair[]) => {
@@ -147,11 +168,11 @@ export function deriveTheme(brand: Brand, from: string, to: string | null, recip
         if (share(mapped.get(text.id)!, needed) >= ROUNDING) continue;
         const fitting = moved.has(text.id) ? null : between(text, needed);
         moved.add(text.id);
-        if (fitting) mapped.set(text.id, fitting);
+        if (fitting) place(text, fitting);
         again = fitting !== null || takeAllBack(text, on) || again;
         continue;
       }
-      const start = exact.has(text.id) ? mapped.get(text.id)! : mappedColour(source.get(text.id)!, recipe);
+      const start = exact.has(text.id) ? mapped.get(text.id)! : map(source.get(text.id)!);
       const fitting = nearestOn(start, needed);
       if (fitting) mapped.set(text.id, fitting);
       else if (clear(text, on) || takeAllBack(text, on)) again = true;
@@ -163,7 +184,7 @@ export function deriveTheme(brand: Brand, from: string, to: string | null, recip
     const { hex, alpha } = mapped.get(token.id)!;
     values[token.id] = { colour: alpha < 1 ? oklchHex(mapped.get(token.id)!.oklch, alpha) : hex, derived: true };
   }
-  return { values, short: shortPairs(brand, pairs, mapped), kept: fixed.size };
+  return { values, short: shortPairs(brand, pairs, mapped), kept: fixed.size, most };
 }
 
 /** The least of the ratios reached, as a share of what is needed. */
@@ -220,24 +241,97 @@ function shortPairs(brand: Brand, pairs: readonly RootPair[], mapped: ReadonlyMa
     .filter(({ needed, reached }) => reached < needed * ROUNDING);
 }
 
-const FLIPPING: readonly Token['role'][] = ['surface', 'text', 'border'];
-
-function flips({ token, kept }: Resolved): boolean {
-  return FLIPPING.includes(token.role) || kept?.palette.kind === 'sequential' || kept?.palette.kind === 'diverging';
-}
-
 /** Least lightness of what does not flip in a theme that does, so that it still stands out from the surfaces. */
 const STANDS_OUT = 0.45;
 
-function mappedColour(resolved: Resolved, { flip, low, high, chroma, red }: ThemeRecipe): ReadColour {
-  const colour = resolved.colour!;
-  const [l, c, h] = colour.oklch;
-  const bounded = unit(l);
-  const turned = flip && flips(resolved);
-  const from = flip && !turned ? Math.max(low, STANDS_OUT * high) : low;
-  const lightness = from + (turned ? 1 - bounded : bounded) * (high - from);
-  const shifted = red > 0 ? redShifted([lightness, c, h], red) : ([lightness, c, h] as const);
-  return readColour(oklchHex([lightness, Math.min(shifted[1], chroma), shifted[2]], colour.alpha))!;
+/** How the recipe maps a colour of the theme that is derived from, and whether the page is dark afterwards. */
+function mapping(brand: Brand, source: ReturnType<typeof resolveTheme>, { flip, low, high, chroma, red }: ThemeRecipe) {
+  const page = pageOf(brand);
+  const pageLightness = (page && source.get(page.id)?.colour?.oklch[0]) ?? 1;
+  const wasDark = isDark(pageLightness);
+  const isLikePage = (token: Token) => {
+    const colour = source.get(token.id)?.colour;
+    return colour ? isDark(colour.oklch[0]) === wasDark : true;
+  };
+  const flips = ({ token, kept }: Resolved): boolean => {
+    if (token.role === 'surface') return isLikePage(token);
+    if (token.role === 'text') return groundsOf(brand, token).slice(0, 1).every(isLikePage);
+    return token.role === 'border' || kept?.palette.kind === 'sequential' || kept?.palette.kind === 'diverging';
+  };
+  const lightnessOf = (resolved: Resolved, l: number): number => {
+    if (!flip) {
+      // What is dark becomes no lighter: the page comes to the darkest, and white to the lightest.
+      const least = wasDark ? pageLightness : 0;
+      return low + (Math.max(0, l - least) / Math.max(1 - least, 1e-6)) * (high - low);
+    }
+    if (flips(resolved)) return low + (1 - l) * (high - low);
+    if (resolved.token.role === 'surface' || resolved.token.role === 'text') return Math.max(low, Math.min(high, l));
+    const least = Math.max(low, STANDS_OUT * high);
+    return least + l * (high - least);
+  };
+  const map = (resolved: Resolved): ReadColour => {
+    const colour = resolved.colour!;
+    const [l, c, h] = colour.oklch;
+    const lightness = lightnessOf(resolved, unit(l));
+    const shifted = red > 0 ? redShifted([lightness, c, h], red) : ([lightness, c, h] as const);
+    return readColour(oklchHex([lightness, Math.min(shifted[1], chroma), shifted[2]], colour.alpha))!;
+  };
+  return { map, isDarkAfter: flip !== wasDark };
+}
+
+/** The most contrast that any text has on the darkest surface. */
+function roomAbove({ low }: ThemeRecipe): number {
+  return contrastRatio(readColour('#fff')!, readColour(oklchHex([low, 0, 0]))!);
+}
+
+/** Least difference of OKLCH lightness between a surface and what lies on it, in a dark theme. */
+const HEIGHT_STEP = 0.03;
+
+/** Tokens by height, from the lowest; those whose height nobody knows are left out. */
+function stacked(tokens: readonly Token[]): readonly (readonly Token[])[] {
+  const heights = new Map<number, Token[]>();
+  for (const token of tokens) {
+    const height = elevationOf(token);
+    if (height !== null) heights.set(height, [...(heights.get(height) ?? []), token]);
+  }
+  return [...heights].sort(([one], [two]) => one - two).map(([, same]) => same);
+}
+
+function withLightness(colour: ReadColour, l: number): ReadColour {
+  return readColour(oklchHex([l, colour.oklch[1], colour.oklch[2]], colour.alpha))!;
+}
+
+/** Puts the dark surfaces in order: the lowest as dark as any, each higher one at least a step lighter. */
+function raise(heights: readonly (readonly Token[])[], mapped: Map<string, ReadColour>): void {
+  const dark = darkOnes(heights, mapped);
+  let least = Math.min(...dark.flat().map(({ id }) => mapped.get(id)!.oklch[0])) - HEIGHT_STEP;
+  dark.forEach((same, at) => {
+    const floor = least + HEIGHT_STEP;
+    for (const { id } of same) {
+      const colour = mapped.get(id)!;
+      const l = at === 0 ? floor : Math.max(floor, colour.oklch[0]);
+      if (l !== colour.oklch[0]) mapped.set(id, withLightness(colour, l));
+    }
+    least = Math.max(...same.map(({ id }) => mapped.get(id)!.oklch[0]));
+  });
+}
+
+/** When one had to become darker, what lies below it goes along: by a step, or by its share of what is left above the darkest. */
+function keepOrder(heights: readonly (readonly Token[])[], mapped: Map<string, ReadColour>, darkest: number): void {
+  let most = Infinity;
+  const dark = darkOnes(heights, mapped);
+  for (let below = dark.length - 1; below >= 0; below--) {
+    for (const { id } of dark[below]!) {
+      const colour = mapped.get(id)!;
+      if (colour.oklch[0] > most) mapped.set(id, withLightness(colour, most));
+    }
+    const lightest = Math.min(...dark[below]!.map(({ id }) => mapped.get(id)!.oklch[0]));
+    most = Math.min(most, lightest - Math.min(HEIGHT_STEP, Math.max(0, lightest - darkest) / Math.max(1, below)));
+  }
+}
+
+function darkOnes(heights: readonly (readonly Token[])[], mapped: ReadonlyMap<string, ReadColour>): (readonly Token[])[] {
+  return heights.map((same) => same.filter(({ id }) => isDark(mapped.get(id)!.oklch[0]))).filter((same) => same.length > 0);
 }
 
 /** Linear light of the warm red that everything tends to. */

@@ -1,7 +1,7 @@
 import { Input, NativeSelect } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import { RECIPES } from '@/core/brand/derive-theme';
-import type { ThemeRecipe } from '@/core/brand/document';
+import { RECIPES, recipeFor } from '@/core/brand/derive-theme';
+import type { Brand, ThemeRecipe } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { takeDerived } from '@/core/brand/theme-edits';
 import { ApplyButtons } from '@/ui/apply-buttons';
@@ -41,11 +41,7 @@ export function ThemesView() {
   const [wish, setWish] = useState<Wish | null>(null);
   return (
     <div className={css.view}>
-      {wish ? (
-        <Derive key={wish.key} wish={wish} onWish={setWish} />
-      ) : (
-        <Begin themes={settled.themes} theme={theme} onWish={setWish} />
-      )}
+      {wish ? <Derive key={wish.key} wish={wish} onWish={setWish} /> : <Begin brand={settled} theme={theme} onWish={setWish} />}
       <ThemeSheets brand={shown} chosen={wish?.into ?? theme} />
     </div>
   );
@@ -61,18 +57,9 @@ interface Wish {
   readonly recipe: ThemeRecipe;
 }
 
-interface BeginProps {
-  themes: readonly {
-    readonly id: string;
-    readonly name: string;
-    readonly derived?: { from: string; recipe: ThemeRecipe } | undefined;
-  }[];
-  theme: string;
-  onWish: (wish: Wish) => void;
-}
-
-function Begin({ themes, theme, onWish }: BeginProps) {
+function Begin({ brand, theme, onWish }: { brand: Brand; theme: string; onWish: (wish: Wish) => void }) {
   const mayEdit = useMayEdit();
+  const { themes } = brand;
   const from = themes.find(({ id }) => id === theme)!;
   const derived = themes.filter((theme) => theme.derived && themes.some(({ id }) => id === theme.derived!.from));
   return (
@@ -84,7 +71,8 @@ function Begin({ themes, theme, onWish }: BeginProps) {
           disabled={!mayEdit}
           onClick={() => {
             const name = uniqueNames(themes.map((other) => other.name))(preset);
-            onWish({ key: newId(), from: theme, into: newId(), name, preset, recipe: PRESETS[preset] });
+            const recipe = recipeFor(PRESETS[preset], brand, theme);
+            onWish({ key: newId(), from: theme, into: newId(), name, preset, recipe });
           }}
         >
           {preset}
@@ -122,7 +110,13 @@ function Derive({ wish, onWish }: { wish: Wish; onWish: (wish: Wish | null) => v
       <div className={css.deriveHead}>
         <b>{there ? `${there.name} again, from` : 'A new theme, from'}</b>
         <NativeSelect.Root size="xs" width="112px">
-          <NativeSelect.Field aria-label="Derive from" value={from} onChange={({ target }) => change({ from: target.value })}>
+          <NativeSelect.Field
+            aria-label="Derive from"
+            value={from}
+            onChange={({ target }) =>
+              change({ from: target.value, recipe: preset ? recipeFor(PRESETS[preset], brand, target.value) : recipe })
+            }
+          >
             {brand.themes.map((theme) => (
               <option key={theme.id} value={theme.id} disabled={theme.id === into}>
                 {theme.name}
@@ -146,7 +140,7 @@ function Derive({ wish, onWish }: { wish: Wish; onWish: (wish: Wish | null) => v
           label="Begin with"
           options={Object.keys(PRESETS) as Preset[]}
           value={preset ?? ('' as Preset)}
-          onChoose={(next) => change({ preset: next, recipe: PRESETS[next] })}
+          onChoose={(next) => change({ preset: next, recipe: recipeFor(PRESETS[next], brand, from) })}
         />
         <div>
           <ApplyButtons
@@ -185,7 +179,7 @@ function Derive({ wish, onWish }: { wish: Wish; onWish: (wish: Wish | null) => v
               made.kept > 0 &&
                 `${made.kept} given by hand ${made.kept === 1 ? 'stays' : 'stay'} as ${made.kept === 1 ? 'it is' : 'they are'}.`,
               made.short.length === 0
-                ? `Every text can be read as well as in ${source.name}${recipe.most < 21 ? `, up to ${recipe.most}:1` : ''}.`
+                ? `Every text can be read as well as in ${source.name}${made.most < 21 ? `, up to ${Math.floor(made.most * 10) / 10}:1` : ''}.`
                 : `${made.short.length} ${made.short.length === 1 ? 'pair falls' : 'pairs fall'} short: ${made.short[0]!.text.path} on ${made.short[0]!.surface.path} reaches ${made.short[0]!.reached.toFixed(2)} of ${made.short[0]!.needed.toFixed(2)}.`,
             ]
               .filter(Boolean)
