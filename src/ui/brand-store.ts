@@ -4,6 +4,7 @@ import { shortened } from '@/core/base/storable';
 import { apply } from '@/core/brand/apply';
 import { type Command, touchedBy } from '@/core/brand/commands';
 import type { Brand } from '@/core/brand/document';
+import { withFollowingNames } from '@/core/brand/following-names';
 import { newId } from '@/core/brand/identity';
 import { enqueue, receive, withdraw, type Dropped, type Pending, type Replica } from '@/core/brand/replica';
 import { may, refusalFor, type Role } from '@/core/brand/roles';
@@ -220,7 +221,7 @@ export function createBrandStore(opening: Opening): BrandStore {
     }
     // Two long names make a longer label than the log has room for.
     const label = shortened(command.label, LABEL_LENGTH);
-    const pending: Pending = { key: newId(), command: { ...command, label } };
+    const pending: Pending = { key: newId(), command: { ...withFollowingNames(replica.brand, command), label } };
     const result = enqueue(replica, pending);
     if ('refusal' in result) {
       tell(result.refusal);
