@@ -125,6 +125,20 @@ test('groups go their own ways; new palettes of one name become one', () => {
 const named = (path: string, value: string): ArrivingSwatch => ({ name: path, value, token: { path, description: '' } });
 const alias = (path: string, target: string) => ({ path, alias: target, description: 'An alias', value: '#999999' });
 
+test('a new palette whose name is taken in the brand is given a number', () => {
+  const route = { to: 'new', name: 'Core' } as const;
+  const { after } = bring({
+    groups: [
+      { route, swatches: colours('a #111111') },
+      { route, swatches: colours('b #222222') },
+    ],
+  });
+  expect(after.palettes.map(({ name, swatches }) => [name, swatches.length])).toEqual([
+    ['Core', 3],
+    ['Core 2', 2],
+  ]);
+});
+
 test('tokens point at the swatches that came with them, aliases at tokens', () => {
   const { after, tokens } = bring({
     themes: ['day', 'night'],

@@ -67,7 +67,8 @@ export interface BroughtIn {
 }
 
 /**
- * Colours and tokens of a catch as one command. New palettes of one name become one palette. A token whose path is in
+ * Colours and tokens of a catch as one command. New palettes of one name become one palette; one whose name is taken in the brand is
+ * given a number. A token whose path is in
  * the brand already gets its value set in the themes named; any other is added. Aliases stay aliases as long as what
  * they point at comes too or is in the brand.
  */
@@ -79,6 +80,7 @@ export function bringIn(brand: Brand, { groups, themes, aliases }: Arrivals, new
   const notes: string[] = [];
   /** What each token that holds a colour is to stand for. */
   const values: [ArrivingToken, TokenValue][] = [];
+  const paletteName = uniqueNames(brand.palettes.map(({ name }) => name));
   let first: string | null = null;
   let count = 0;
   for (const { route, kind, source, swatches } of merged(brand, groups)) {
@@ -99,7 +101,7 @@ export function bringIn(brand: Brand, { groups, themes, aliases }: Arrivals, new
       if (route.to === 'new')
         steps.push({
           do: 'palette.add',
-          palette: { id, name: route.name, kind, ...(source && { source }), swatches: added },
+          palette: { id, name: paletteName(route.name), kind, ...(source && { source }), swatches: added },
           before: null,
         });
       else steps.push({ do: 'swatch.add', palette: id, swatches: added, before: null });

@@ -21,6 +21,8 @@ const [WIDTH, HEIGHT, BELOW] = [330, 158, 20];
 /** Where the bars stand in the chart, in pixels, and the share of its place that each takes. */
 const PLOT = { left: 26, top: 6, width: WIDTH - 26, height: HEIGHT - 6 - BELOW } as const;
 const BAR_SHARE = 0.72;
+/** Grey enough to be seen on paper and on ink, so that a bar of the ground's own colour has an edge. */
+const EDGE = 'rgb(128 128 128 / 0.7)';
 
 /** OKLCH lightness of each swatch, 0..1, in the palette's order: how it would print in grey. */
 export const LightnessPlot = memo(function LightnessPlot({
@@ -42,7 +44,17 @@ export const LightnessPlot = memo(function LightnessPlot({
       const step = PLOT.width / swatches.length;
       const height = Math.max(1, PLOT.height * Math.min(1, l));
       context.fillStyle = hex;
-      context.fillRect(PLOT.left + (at + (1 - BAR_SHARE) / 2) * step, PLOT.top + PLOT.height - height, step * BAR_SHARE, height);
+      const bar = [
+        PLOT.left + (at + (1 - BAR_SHARE) / 2) * step,
+        PLOT.top + PLOT.height - height,
+        step * BAR_SHARE,
+        height,
+      ] as const;
+      context.fillRect(...bar);
+      // Among very many, edges would be all there is to see.
+      if (bar[2] < 4) return;
+      context.strokeStyle = EDGE;
+      context.strokeRect(...bar);
     },
     [swatches.length],
   );
@@ -88,8 +100,8 @@ function LiveBar({ x = 0, width = 0, background, swatch, chosen }: BarProps) {
       width={width}
       height={height}
       fill={colour.hex}
-      stroke={chosen ? 'var(--ink)' : 'none'}
-      strokeWidth={2}
+      stroke={chosen ? 'var(--ink)' : EDGE}
+      strokeWidth={chosen ? 2 : 1}
     />
   );
 }
