@@ -37,7 +37,7 @@ test('renaming follows into the options that speak of paths, and into no others'
   expect([followedOptions({ without: 'a' }, follow), followedOptions({ group: ['a'] }, follow)]).toEqual([null, null]);
 });
 
-test('the first word of a path says its likely role', () => {
+test('the words of a path say its likely role', () => {
   const role = {
     'Surface.page': 'surface',
     'background.x': 'surface',
@@ -51,7 +51,18 @@ test('the first word of a path says its likely role', () => {
     'data.a': 'data',
     'route.a': 'data',
     'series.a': 'data',
-    'my.text': 'other',
+    'my.text': 'text',
+    'button.link': 'text',
+    'nav.on-accent': 'text',
+    'nav.onAccent': 'text',
+    'nav.on.accent': 'text',
+    'button.hover': 'state',
+    'text.hover': 'text',
+    'card.fill': 'surface',
+    cardOutline: 'border',
+    'nav.icon': 'accent',
+    'toast.error': 'status',
+    'my.thing': 'other',
     constructor: 'other',
   };
   expect(Object.fromEntries(Object.keys(role).map((path) => [path, likelyRole(path)]))).toEqual(role);

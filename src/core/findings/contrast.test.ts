@@ -15,19 +15,20 @@ test('failing pairs come first, the worst of them on top', () => {
   expect(failing.every(({ ratio }) => ratio < TEXT_RATIO)).toBe(true);
 });
 
-test('a text is measured on the surfaces it is for; on all of them when it names none', () => {
+test('a text is measured on the surfaces it is for: those it names, else those its name says, else all', () => {
   const surfacesOf = (brand: Brand, path: string) =>
     textPairs(brand, [brand.themes[0]!])
       .filter((pair) => pair.text.path === path)
       .map((pair) => pair.surface.path)
       .sort();
   expect(surfacesOf(demo, 'text.on-header')).toEqual(['surface.header']);
-  const everywhere = {
-    ...demo,
-    tokens: demo.tokens.map((token) => (token.path === 'text.on-header' ? { ...token, on: [] } : token)),
+  const unsaid = (path: string) => {
+    const tokens = demo.tokens.map((token) => (token.path === 'text.on-header' ? { ...token, on: [], path } : token));
+    return surfacesOf({ ...demo, tokens }, path);
   };
   const all = demo.tokens.filter(({ role }) => role === 'surface').map(({ path }) => path);
-  expect(surfacesOf(everywhere, 'text.on-header')).toEqual(all.sort());
+  expect(unsaid('text.on-header')).toEqual(['surface.header']);
+  expect(unsaid('text.bar')).toEqual(all.sort());
 });
 
 test('taking every proposal leaves nothing failing', () => {

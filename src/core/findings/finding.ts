@@ -11,6 +11,7 @@ export type RuleId =
   | 'lost-reference'
   | 'deprecated'
   | 'naming'
+  | 'role'
   | 'unused'
   // In a destination:
   | 'gamut'

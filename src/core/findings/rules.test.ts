@@ -18,6 +18,7 @@ test('rules in their order, each with a title of its own; Tidy leaves contrast t
     'lost-reference',
     'deprecated',
     'naming',
+    'role',
     'unused',
   ]);
   expect(new Set(RULES.map(({ title }) => title)).size).toBe(RULES.length);
@@ -26,6 +27,7 @@ test('rules in their order, each with a title of its own; Tidy leaves contrast t
     ['contrast-text', 'Make all readable'],
     ['deprecated', 'Point all at their replacements'],
     ['naming', 'Rename all'],
+    ['role', 'Take all as guessed'],
     ['unused', 'Delete all'],
   ]);
 });
@@ -268,4 +270,29 @@ test('the closest pairs, as many as asked for, the nearest first, by what is sho
     ['2', '3', expect.any(String)],
   ]);
   expect([pairs(1).length, pairs(100).length]).toEqual([1, 10]);
+});
+
+test('roles that nobody said: by use, else by path; taken all at once', () => {
+  const brand = fewTokens(
+    { 'link.body': '#000', 'button.hover': '#111', board: '#fff', 'text.on-board': '#222', loose: '#333' },
+    { 'text.on-board': 'text' },
+  );
+  const used = {
+    ...brand,
+    tokens: brand.tokens.map((token) => (token.path === 'text.on-board' ? { ...token, on: ['board'] } : token)),
+  };
+  expect(found(used, 'role').map(({ subject, data }) => [subject.tokens![0], data.role])).toEqual([
+    ['link-body', 'text'],
+    ['button-hover', 'state'],
+    ['board', 'surface'],
+  ]);
+  expect(found(used, 'role')[0]).toEqual(
+    finding('role', 'note', 'link.body is probably of the role text, and has none.', { tokens: ['link-body'] }, { role: 'text' }),
+  );
+  expect(mendOffered(found(used, 'role')[0]!)).toBe('It is text');
+  expect(mend(used, 'role')!.steps).toEqual([
+    { do: 'token.edit', id: 'link-body', set: { role: 'text' } },
+    { do: 'token.edit', id: 'button-hover', set: { role: 'state' } },
+    { do: 'token.edit', id: 'board', set: { role: 'surface' } },
+  ]);
 });

@@ -8,10 +8,21 @@ import { lostReference } from './lost-reference';
 import { misnamed } from './misnamed';
 import { noColour } from './no-colour';
 import { tooFew } from './too-few';
+import { unsaidRole } from './unsaid-role';
 import { unused } from './unused';
 
 /** Every rule for a brand: what would break a file first, what is merely superfluous last. */
-export const RULES: readonly Rule[] = [noColour, contrastText, clash, tooFew, lostReference, deprecated, misnamed, unused];
+export const RULES: readonly Rule[] = [
+  noColour,
+  contrastText,
+  clash,
+  tooFew,
+  lostReference,
+  deprecated,
+  misnamed,
+  unsaidRole,
+  unused,
+];
 
 /** The rules about names and uses; contrast is proved in a stage of its own. */
 export const TIDY_RULES: readonly Rule[] = RULES.filter((rule) => rule !== contrastText);

@@ -58,8 +58,22 @@ export function Prove() {
         ))}
       </ul>
       {pairs.length > SHOWN && <p className={css.more}>and {pairs.length - SHOWN} more that stand better</p>}
+      <p className={css.more}>{measured(brand, all)}</p>
     </>
   );
+}
+
+/** What the figures stand for, and what they do not. */
+function measured({ tokens }: Brand, pairs: readonly TextPair[]): string {
+  const texts = tokens.filter(({ role }) => role === 'text');
+  const reached = new Set(pairs.map(({ text }) => text.id));
+  const grounds = new Set(pairs.map(({ surface }) => surface.id));
+  const left = tokens.filter(({ id, role }) => role !== 'text' && !grounds.has(id)).length;
+  const without = texts.length - reached.size;
+  return [
+    `Measured: ${reached.size} tokens of the role text, each on what it is set on: the tokens it names, those its name says (on-…), or every surface.`,
+    `Left out: ${left} tokens that are neither text nor under one${without > 0 ? `, and ${without} texts without a colour or a surface` : ''}.`,
+  ].join(' ');
 }
 
 function Pair({ brand, pair }: { brand: Brand; pair: TextPair }) {
@@ -68,7 +82,7 @@ function Pair({ brand, pair }: { brand: Brand; pair: TextPair }) {
   return (
     <li className={css.pair} data-passes={passes} data-pair={`${theme.name}/${text.path}/${surface.path}`}>
       <div data-sample className={css.sample} style={{ background: surfaceColour.hex, color: textColour.hex }}>
-        <b>Aa</b> The 07:40 to Mill Quay
+        <b>Aa</b> A line of text, as it is read
       </div>
       <div className={css.words}>
         <code>{text.path}</code>
@@ -106,7 +120,7 @@ function Proposal({ brand, pair, proposal }: { brand: Brand; pair: TextPair; pro
   return (
     <div className={css.proposal}>
       <div data-sample className={css.sample} style={{ background: surfaceColour.hex, color: proposal.hex }}>
-        <b>Aa</b> The 07:40 to Mill Quay
+        <b>Aa</b> A line of text, as it is read
       </div>
       <div className={css.words}>
         <span>nearest that passes</span>

@@ -1,6 +1,7 @@
 import { NativeSelect, Textarea } from '@chakra-ui/react';
 import type { Step } from '@/core/brand/commands';
 import { TOKEN_ROLES, type Token } from '@/core/brand/document';
+import { groundsByName } from '@/core/brand/grounds';
 import { resolveTheme, tokensOf, trailOf } from '@/core/brand/resolve';
 import { renameTokens } from '@/core/brand/rename-tokens';
 import { inkOn } from '@/core/colour/contrast';
@@ -104,9 +105,11 @@ function SetOn({ token, onEdit }: { token: Token; onEdit: Edit }) {
   const tokens = useBrand((state) => tokensOf(state.replica.brand));
   const mayEdit = useMayEdit();
   const label = `Choose what ${token.path} is set on`;
+  const named = useBrand((state) => groundsByName(state.replica.brand, token));
+  const unsaid = named ? `${named.map(({ path }) => path).join(', ')}, by its name` : 'every surface';
   return (
     <div className={css.setOn} role="group" aria-label="Set on">
-      Set on{token.on.length === 0 && ' every surface'}
+      Set on{token.on.length === 0 && ` ${unsaid}`}
       {token.on.map((id) => (
         <span key={id}>
           <code>{tokens.get(id)?.path}</code>

@@ -2,29 +2,33 @@
 
 import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
-import { useEffect, useSyncExternalStore, type ReactNode } from 'react';
-import { Gather } from '@/stages/gather/gather';
-import { Mix } from '@/stages/mix/mix';
-import { Name } from '@/stages/name/name';
-import { Prove } from '@/stages/prove/prove';
-import { Watch } from '@/stages/watch/watch';
+import { useEffect, useSyncExternalStore, type ComponentType } from 'react';
 import { useBrandStore } from '@/ui/brand-context';
 import { loadFormats } from '@/ui/formats';
 import type { StageId } from '@/ui/frame/stages';
 import { partOfPage } from '@/ui/reload';
 
-/** With its editor and all that is written, the largest stage: it comes after the page is shown. */
-const loadShip = () => partOfPage(() => import('@/stages/ship/ship')).then(({ Ship }) => Ship);
-const Ship = dynamic(loadShip, { ssr: false });
-
-const STAGES: Record<StageId, () => ReactNode> = {
-  gather: Gather,
-  mix: Mix,
-  name: Name,
-  prove: Prove,
-  ship: () => <Ship />,
-  watch: Watch,
+/** Each stage is fetched by itself, with the page when it is the one shown. What is imported has to stand within `dynamic` for that. */
+const STAGES: Record<StageId, ComponentType> = {
+  gather: dynamic(() => partOfPage(() => import('@/stages/gather/gather')).then(({ Gather }) => Gather)),
+  mix: dynamic(() => partOfPage(() => import('@/stages/mix/mix')).then(({ Mix }) => Mix)),
+  name: dynamic(() => partOfPage(() => import('@/stages/name/name')).then(({ Name }) => Name)),
+  prove: dynamic(() => partOfPage(() => import('@/stages/prove/prove')).then(({ Prove }) => Prove)),
+  // With its editor the largest: it is drawn by the page alone.
+  ship: dynamic(() => partOfPage(() => import('@/stages/ship/ship')).then(({ Ship }) => Ship), { ssr: false }),
+  watch: dynamic(() => partOfPage(() => import('@/stages/watch/watch')).then(({ Watch }) => Watch)),
 };
+
+/** All there is, so that going to any stage needs no server, not even the first time. */
+const REST: readonly (() => Promise<unknown>)[] = [
+  () => import('@/stages/gather/gather'),
+  () => import('@/stages/mix/mix'),
+  () => import('@/stages/name/name'),
+  () => import('@/stages/prove/prove'),
+  () => import('@/stages/ship/ship'),
+  () => import('@/stages/watch/watch'),
+  loadFormats,
+];
 
 /** Tokens and swatches up to which the server draws the stage as well, so that it is seen before its scripts have come. */
 const DRAWN_BY_SERVER = 2_000;
@@ -41,8 +45,7 @@ function useIsOnServer(): boolean {
 /** The stage that the address names. The server has seen to it that a page is only loaded with the name of one. */
 export function Stage() {
   useEffect(() => {
-    // Fetched when the page rests, so that going to any stage needs no server, not even the first time.
-    const fetchRest = () => void Promise.allSettled([loadShip(), loadFormats()]);
+    const fetchRest = () => void Promise.allSettled(REST.map((load) => load()));
     if (!('requestIdleCallback' in window)) {
       const timer = setTimeout(fetchRest, 1_000);
       return () => clearTimeout(timer);
