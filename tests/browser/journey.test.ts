@@ -123,7 +123,6 @@ test('name: a token in two themes, by swatch, by alias and by its own colour; a 
   await ida.fill('Path of the new token', 'text.quiet', false);
   await ida.fill('Value of the new token', 'Evening Dusk', false);
   await (await ida.find('[role=option] ::-p-text(Evening / Dusk)')).click();
-  await ida.click('Add token');
   await ida.fill('Filter tokens', 'text.', false);
   await ida.find('[data-token="text.quiet"]');
 

@@ -238,6 +238,46 @@ test('names are checked against a convention and mended at once', async () => {
   await view('Tokens');
 });
 
+test('tokens are added one after another from the keyboard, by aliases in braces, and many by pasting two columns', async () => {
+  const NEW = 'Path of the new token';
+  const before = (await kept()).tokens.length;
+  const focused = () => ida.page.evaluate(() => (document.activeElement as HTMLInputElement).getAttribute('aria-label'));
+  const typed = () => ida.page.$eval(`input[aria-label="${NEW}"]`, (field) => (field as HTMLInputElement).value);
+  const told = () => ida.page.$$eval('form [role=alert] p', (lines) => lines.map(({ textContent }) => textContent));
+  await ida.fill(NEW, 'pier.first', false);
+  await ida.keys('Tab');
+  await ida.page.keyboard.type('keel');
+  await ida.find('[role=option] ::-p-text(Quillhaven core / Keel)');
+  await ida.keys('Enter');
+  await ida.page.waitForFunction(
+    () => document.querySelector('input[aria-label="Path of the new token"]') === document.activeElement,
+  );
+  expect([await focused(), await typed()]).toEqual([NEW, 'pier.']);
+  // The path goes on where the group ends, and brings its value along.
+  await ida.page.keyboard.type('second {pier.');
+  await ida.keys('Enter');
+  await ida.page.waitForSelector('form [role=alert]');
+  expect(await told()).toEqual([expect.stringContaining('“pier.second {pier.”')]);
+  await ida.page.keyboard.type('first}');
+  await ida.keys('Enter');
+  await ida.page.waitForFunction(() => !document.querySelector('form [role=alert]'));
+  expect([await focused(), await typed()]).toEqual([NEW, 'pier.']);
+  await ida.paste('pier.third\t#123456\npier.fourth\tpier.third\npier.first\tred');
+  await ida.page.waitForSelector('form [role=alert]');
+  expect(await told()).toEqual(['pier.first is there already.']);
+  const { tokens } = await kept();
+  expect(tokens).toHaveLength(before + 4);
+  const id = (path: string) => tokens.find((token) => token.path === path)!.id;
+  expect(tokens.slice(-3).map(({ path, values }) => [path, values.day])).toEqual([
+    ['pier.second', { token: id('pier.first') }],
+    ['pier.third', { colour: '#123456' }],
+    ['pier.fourth', { token: id('pier.third') }],
+  ]);
+  await ida.blur();
+  for (let left = 3; left > 0; left--) await ida.keys('Control', 'z');
+  await ida.page.waitForFunction(() => !document.querySelector('[data-token="pier.first"]'));
+});
+
 test('a tree from nothing: dragged, completed, renamed with its aliases following, unlinked', async () => {
   await (await ida.find('[role=treegrid]')).focus();
   await ida.keys('ArrowDown');
@@ -256,7 +296,6 @@ test('a tree from nothing: dragged, completed, renamed with its aliases followin
   await ida.fill('Path of the new token', 'text.default', false);
   await ida.fill('Value of the new token', 'keel', false);
   await (await ida.find('[role=option] ::-p-text(Quillhaven core / Keel)')).click();
-  await ida.click('Add token');
   await ida.find('[data-token="text.default"]');
   const cell = await ida.cell('text.default', 'Dusk');
   await cell.click();

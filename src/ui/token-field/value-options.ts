@@ -49,8 +49,10 @@ export function tokenOptions(brand: Brand, theme: string, typed: string): ValueO
   return options;
 }
 
-/** Whether every word that was typed is in a label. */
+/** Whether every word that was typed is in a label; a path in braces has to be the label's beginning. */
 function fitting(typed: string): (label: string) => boolean {
+  const alias = /^\{([^{}]*)\}?$/.exec(typed.trim());
+  if (alias) return (label) => label.startsWith(alias[1]!.trim());
   const words = typed
     .trim()
     .toLowerCase()

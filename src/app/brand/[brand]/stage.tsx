@@ -19,16 +19,18 @@ const STAGES: Record<StageId, ComponentType> = {
   watch: dynamic(() => partOfPage(() => import('@/stages/watch/watch')).then(({ Watch }) => Watch)),
 };
 
-/** All there is, so that going to any stage needs no server, not even the first time. */
-const REST: readonly (() => Promise<unknown>)[] = [
-  () => import('@/stages/gather/gather'),
-  () => import('@/stages/mix/mix'),
-  () => import('@/stages/name/name'),
-  () => import('@/stages/prove/prove'),
-  () => import('@/stages/ship/ship'),
-  () => import('@/stages/watch/watch'),
-  loadFormats,
-];
+/** The same parts, to be asked for before they are drawn. */
+const PARTS: Record<string, () => Promise<unknown>> = {
+  gather: () => import('@/stages/gather/gather'),
+  mix: () => import('@/stages/mix/mix'),
+  name: () => import('@/stages/name/name'),
+  prove: () => import('@/stages/prove/prove'),
+  ship: () => import('@/stages/ship/ship'),
+  watch: () => import('@/stages/watch/watch'),
+};
+
+// The stage of the address is wanted as soon as this runs in a page: what the server did not draw is not in its document.
+if (typeof location !== 'undefined') void PARTS[location.pathname.split('/')[3] ?? '']?.();
 
 /** Tokens and swatches up to which the server draws the stage as well, so that it is seen before its scripts have come. */
 const DRAWN_BY_SERVER = 2_000;
@@ -45,7 +47,8 @@ function useIsOnServer(): boolean {
 /** The stage that the address names. The server has seen to it that a page is only loaded with the name of one. */
 export function Stage() {
   useEffect(() => {
-    const fetchRest = () => void Promise.allSettled(REST.map((load) => load()));
+    // All there is, so that going to any stage needs no server, not even the first time.
+    const fetchRest = () => void Promise.allSettled([...Object.values(PARTS), loadFormats].map((load) => load()));
     if (!('requestIdleCallback' in window)) {
       const timer = setTimeout(fetchRest, 1_000);
       return () => clearTimeout(timer);

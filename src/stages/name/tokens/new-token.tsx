@@ -1,21 +1,25 @@
-import { Button, Input } from '@chakra-ui/react';
-import { useState, type Ref } from 'react';
+import { Button, Combobox, createListCollection, Portal } from '@chakra-ui/react';
+import { useMemo, useState, type ClipboardEvent, type KeyboardEvent, type RefObject } from 'react';
 import { TokenPath, type TokenValue } from '@/core/brand/document';
+import { newId } from '@/core/brand/identity';
+import { swatchesOf } from '@/core/brand/resolve';
+import { pathsOffered, tokensFromLines } from '@/core/brand/token-lines';
 import { readColour } from '@/core/colour/read';
-import { resolveTheme, swatchesOf } from '@/core/brand/resolve';
 import { useBrand } from '@/ui/brand-context';
-import { tell } from '@/ui/notices';
-import { newToken } from './token-edits';
 import { ValuePicker } from '@/ui/token-field/value-picker';
+import { newToken } from './token-edits';
 import css from './tokens.module.css';
 
 interface NewTokenProps {
-  ref: Ref<HTMLInputElement>;
+  ref: RefObject<HTMLInputElement | null>;
   path: string;
   onPath: (path: string) => void;
 }
 
-/** Names a new token: a path, and the value it starts with in every theme. */
+/**
+ * Names new tokens: a path, and the value it starts with in every theme. Picking the value adds the token, and the next one is typed in the same
+ * group. The path may bring its value along (`text.link {brand.teal}`), and lines of both, pasted, are that many tokens.
+ */
 export function NewToken({ ref, path, onPath }: NewTokenProps) {
   const { brand, theme, run, select, selection } = useBrand((state) => ({
     brand: state.brand,
@@ -24,63 +28,113 @@ export function NewToken({ ref, path, onPath }: NewTokenProps) {
     select: state.select,
     selection: state.selection,
   }));
-  const [picked, setPicked] = useState<TokenValue | null>(null);
+  const [refused, setRefused] = useState<readonly string[]>([]);
+  const [highlighted, setHighlighted] = useState<string | null>(null);
   // The swatch in the readout is the likeliest value of the next token.
-  const value =
-    picked ??
-    (selection && 'swatch' in selection && swatchesOf(brand).has(selection.swatch) ? { swatch: selection.swatch } : null);
-  const shown = value && describe();
-  function describe(): { hex: string | undefined; label: string } {
-    if ('colour' in value!) return { hex: readColour(value.colour)?.hex, label: value.colour };
-    if ('swatch' in value!) {
-      const found = swatchesOf(brand).get(value.swatch);
-      return { hex: found && readColour(found.swatch.value)?.hex, label: found?.swatch.name ?? '' };
-    }
-    const resolved = resolveTheme(brand, theme).get(value!.token);
-    return { hex: resolved?.colour?.hex, label: resolved?.token.path ?? '' };
-  }
-  const add = () => {
-    const parsed = TokenPath.safeParse(path.trim());
-    if (!parsed.success) return tell(parsed.error.issues[0]!.message);
-    if (!value) return tell('Choose what the token stands for: a swatch, another token, or a colour of its own.');
-    const { command, id } = newToken(brand, parsed.data, value);
-    if (!run(command)) return;
+  const chosen = selection && 'swatch' in selection ? swatchesOf(brand).get(selection.swatch)?.swatch : undefined;
+  const likely = chosen ? { swatch: chosen.id } : null;
+  const collection = useMemo(() => createListCollection({ items: pathsOffered(brand, path) }), [brand, path]);
+
+  /** The next one most likely goes beside it. */
+  const done = (id: string) => {
     select({ token: id });
-    // The next one most likely goes beside it.
+    setRefused([]);
     onPath(path.slice(0, path.lastIndexOf('.') + 1));
-    setPicked(null);
+    ref.current?.focus();
+  };
+  const addLines = (text: string) => {
+    const { command, ids, refused: sentences } = tokensFromLines(brand, text, newId);
+    if (command && run(command)) done(ids.at(-1)!);
+    setRefused(sentences);
+  };
+  const add = (value: TokenValue | null) => {
+    const parsed = TokenPath.safeParse(path.trim());
+    // A path with something behind it: perhaps its value.
+    if (!parsed.success && /[\s=:,]\S/.test(path.trim())) return addLines(path);
+    if (!parsed.success) return setRefused([parsed.error.issues[0]!.message]);
+    if (!value) return setRefused(['Choose what the token stands for: a swatch, another token, or a colour of its own.']);
+    if (brand.tokens.some((token) => token.path === parsed.data)) return setRefused([`${parsed.data} is there already.`]);
+    const { command, id } = newToken(brand, parsed.data, value);
+    if (run(command)) done(id);
+  };
+  const onPaste = (event: ClipboardEvent) => {
+    const text = event.clipboardData.getData('text/plain');
+    if (!/[\t\n]/.test(text.trim())) return;
+    event.preventDefault();
+    addLines(text);
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key !== 'Enter' || highlighted !== null) return;
+    event.preventDefault();
+    add(likely);
   };
   return (
     <form
       className={css.newToken}
       onSubmit={(event) => {
         event.preventDefault();
-        add();
+        add(likely);
       }}
     >
-      <Input
-        ref={ref}
+      <Combobox.Root
         size="xs"
-        width="200px"
-        fontFamily="mono"
-        fontStretch="75%"
-        aria-label="Path of the new token"
-        placeholder="new.token.path"
-        value={path}
-        maxLength={200}
-        onChange={(event) => onPath(event.target.value)}
-      />
+        width="220px"
+        collection={collection}
+        inputValue={path}
+        onInputValueChange={(change) => onPath(change.inputValue)}
+        onValueChange={(change) => change.items[0] !== undefined && onPath(change.items[0] as string)}
+        onHighlightChange={(change) => setHighlighted(change.highlightedValue)}
+        value={[]}
+        selectionBehavior="preserve"
+        allowCustomValue
+        lazyMount
+        unmountOnExit
+        positioning={{ sameWidth: false, placement: 'bottom-start' }}
+      >
+        <Combobox.Control>
+          <Combobox.Input
+            ref={ref}
+            className={css.pathInput}
+            aria-label="Path of the new token"
+            placeholder="new.token.path"
+            maxLength={400}
+            onPaste={onPaste}
+            onKeyDown={onKeyDown}
+          />
+        </Combobox.Control>
+        <Portal>
+          <Combobox.Positioner>
+            {collection.items.length > 0 && (
+              <Combobox.Content minWidth="220px" maxHeight="260px">
+                {collection.items.map((item) => (
+                  <Combobox.Item key={item} item={item}>
+                    <code>{item}</code>
+                  </Combobox.Item>
+                ))}
+              </Combobox.Content>
+            )}
+          </Combobox.Positioner>
+        </Portal>
+      </Combobox.Root>
       <div className={css.pick}>
-        <ValuePicker theme={theme} label="Value of the new token" onPick={setPicked} />
+        <ValuePicker
+          theme={theme}
+          label="Value of the new token"
+          onPick={add}
+          {...(chosen && { placeholder: `${chosen.name}, as chosen` })}
+        />
       </div>
-      {shown && (
-        <span className={css.picked}>
-          <i style={{ background: shown.hex }} /> {shown.label}
-        </span>
-      )}
+      {chosen && <i className={css.picked} style={{ background: readColour(chosen.value)?.hex }} />}
       <Button size="xs" type="submit" variant="outline">
         Add token
       </Button>
+      {refused.length > 0 && (
+        <div className={css.refused} role="alert">
+          {refused.map((sentence) => (
+            <p key={sentence}>{sentence}</p>
+          ))}
+        </div>
+      )}
     </form>
   );
 }

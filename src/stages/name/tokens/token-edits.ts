@@ -7,6 +7,7 @@ import { newId } from '@/core/brand/identity';
 import { removalSteps, unlinkSteps } from '@/core/brand/remove-tokens';
 import { renamesOf, renameTokens } from '@/core/brand/rename-tokens';
 import { resolveTheme } from '@/core/brand/resolve';
+import { valueReader } from '@/core/brand/token-lines';
 import { likelyRole } from '@/core/brand/token-role';
 import { readColour } from '@/core/colour/read';
 
@@ -81,14 +82,7 @@ export interface Pasted {
 
 /** A column of colours, paths of tokens or names of swatches, one a line, for the tokens from the first on. */
 export function pasteColumn(brand: Brand, tokens: readonly Token[], theme: string, text: string): Pasted {
-  const byPath = new Map(brand.tokens.map((token) => [token.path, token.id]));
-  const byName = new Map<string, string>();
-  for (const palette of brand.palettes) {
-    for (const { id, name } of palette.swatches) {
-      byName.set(`${palette.name} / ${name}`.toLowerCase(), id);
-      if (!byName.has(name.toLowerCase())) byName.set(name.toLowerCase(), id);
-    }
-  }
+  const read = valueReader(brand);
   const unread: string[] = [];
   const lines = text
     .replace(/\r?\n$/, '')
@@ -98,12 +92,8 @@ export function pasteColumn(brand: Brand, tokens: readonly Token[], theme: strin
     const line = raw.split('\t')[0]!.trim();
     const token = tokens[at];
     if (line === '' || !token) return [];
-    const colour = readColour(line) ?? (/^[0-9a-f]{6}$/i.test(line) ? readColour(`#${line}`) : null);
-    const target = byPath.get(line.replace(/^\{(.*)\}$/, '$1'));
-    const swatch = byName.get(line.toLowerCase());
-    if (target !== undefined) return [[token, { token: target }]];
-    if (swatch !== undefined) return [[token, { swatch }]];
-    if (colour) return [[token, { colour: colour.css }]];
+    const value = read(line);
+    if (value) return [[token, value]];
     unread.push(line.slice(0, 40));
     return [];
   });
