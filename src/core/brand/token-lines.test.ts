@@ -35,12 +35,12 @@ test('each way to write a path with its value; an alias may point at another lin
     'a.named teal',
     '',
   ];
-  const { command, ids: made, refused } = tokensFromLines(brand, lines.join('\r\n'), ids());
+  const { command, added, refused } = tokensFromLines(brand, lines.join('\r\n'), ids());
   expect(refused).toEqual([]);
   const applied = apply(brand, command!);
   if (!applied.ok) throw new Error(applied.refusal);
   const shown = resolveTheme(applied.brand, 'night');
-  expect(made.map((id) => [shown.get(id)!.token.path, shown.get(id)!.colour!.hex, shown.get(id)!.token.role])).toEqual([
+  expect(added.map(({ id }) => [shown.get(id)!.token.path, shown.get(id)!.colour!.hex, shown.get(id)!.token.role])).toEqual([
     ['a.tab', '#ff0000', 'other'],
     ['a.equals', '#777777', 'other'],
     ['a.colon', '#006871', 'other'],

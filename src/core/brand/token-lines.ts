@@ -39,7 +39,7 @@ export function inBraces(text: string): string | null {
 export interface TokenLines {
   /** null when no line gives a token. */
   readonly command: Command | null;
-  readonly ids: readonly string[];
+  readonly added: readonly Token[];
   /** A sentence for each line that gives none. */
   readonly refused: readonly string[];
 }
@@ -86,7 +86,7 @@ export function tokensFromLines(brand: Brand, text: string, newId: () => string)
   const label = whole.length === 1 ? `Name ${whole[0]!.path}` : `Add ${whole.length} tokens`;
   return {
     command: whole.length > 0 ? { label, steps: [{ do: 'token.add', tokens: whole, before: null }] } : null,
-    ids: whole.map(({ id }) => id),
+    added: whole,
     refused: refused.length > TOLD ? [...refused.slice(0, TOLD), `And ${refused.length - TOLD} more.`] : refused,
   };
 }

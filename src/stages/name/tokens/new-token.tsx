@@ -36,15 +36,16 @@ export function NewToken({ ref, path, onPath }: NewTokenProps) {
   const collection = useMemo(() => createListCollection({ items: pathsOffered(brand, path) }), [brand, path]);
 
   /** The next one most likely goes beside it. */
-  const done = (id: string) => {
+  const done = (id: string, added: string) => {
     select({ token: id });
     setRefused([]);
-    onPath(path.slice(0, path.lastIndexOf('.') + 1));
-    ref.current?.focus();
+    onPath(added.slice(0, added.lastIndexOf('.') + 1));
+    // After the list has closed, which gives the focus back to its own field.
+    requestAnimationFrame(() => requestAnimationFrame(() => ref.current?.focus()));
   };
   const addLines = (text: string) => {
-    const { command, ids, refused: sentences } = tokensFromLines(brand, text, newId);
-    if (command && run(command)) done(ids.at(-1)!);
+    const { command, added, refused: sentences } = tokensFromLines(brand, text, newId);
+    if (command && run(command)) done(added.at(-1)!.id, added.at(-1)!.path);
     setRefused(sentences);
   };
   const add = (value: TokenValue | null) => {
@@ -55,7 +56,7 @@ export function NewToken({ ref, path, onPath }: NewTokenProps) {
     if (!value) return setRefused(['Choose what the token stands for: a swatch, another token, or a colour of its own.']);
     if (brand.tokens.some((token) => token.path === parsed.data)) return setRefused([`${parsed.data} is there already.`]);
     const { command, id } = newToken(brand, parsed.data, value);
-    if (run(command)) done(id);
+    if (run(command)) done(id, parsed.data);
   };
   const onPaste = (event: ClipboardEvent) => {
     const text = event.clipboardData.getData('text/plain');
