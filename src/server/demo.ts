@@ -2,6 +2,7 @@ import { KeptBrand } from '@/core/brand/document';
 import type { Role } from '@/core/brand/roles';
 import { createBrand } from './brands';
 import { database } from './database';
+import { environment } from './environment';
 
 const PEOPLE: readonly { id: string; name: string; role: Role }[] = [
   { id: 'demo-ida', name: 'Ida', role: 'owner' },
@@ -10,7 +11,13 @@ const PEOPLE: readonly { id: string; name: string; role: Role }[] = [
   { id: 'demo-wim', name: 'Wim', role: 'viewer' },
 ];
 
+/** Id of the demo's organisation, and of its brand. */
 const ORGANISATION = 'quillhaven';
+
+/** Whether the simulated screens, which read the demo's own files, belong to a brand. */
+export function hasSimulatedScreens(brandId: string): boolean {
+  return environment().BREAKWATER_DEMO === '1' && brandId === ORGANISATION;
+}
 
 /** Loads the demo once; with `reset`, takes the old one away first with everything that was done in it. @returns whether it loaded. */
 export async function loadDemo(source: unknown, reset: boolean): Promise<boolean> {

@@ -96,7 +96,15 @@ const settle = async () => {
 };
 
 function page(role: Role = 'owner', seq = 0, brand = demo): BrandStore {
-  const store = createBrandStore({ brand, seq, role, release: null, person: { id: 'ida', name: 'Ida' }, build: 'b1' });
+  const store = createBrandStore({
+    brand,
+    seq,
+    role,
+    release: null,
+    person: { id: 'ida', name: 'Ida' },
+    build: 'b1',
+    simulated: true,
+  });
   pages.push(store.getState().connect());
   return store;
 }

@@ -24,6 +24,8 @@ export interface Opening {
   readonly person: { readonly id: string; readonly name: string };
   /** Which build of the application the page is of. */
   readonly build: string;
+  /** Whether the simulated screens belong to the brand. */
+  readonly simulated: boolean;
 }
 
 export interface Released {
@@ -47,6 +49,8 @@ export interface BrandState {
   /** Edits an earlier page left on disk. They are not shown until the server has taken them in. */
   readonly kept: readonly Pending[];
   readonly connected: boolean;
+  /** Whether the simulated screens belong to the brand. */
+  readonly simulated: boolean;
   /** When the server last took something in. */
   readonly keptAt: Date | null;
   readonly undoable: readonly Command[];
@@ -115,6 +119,7 @@ export function createBrandStore(opening: Opening): BrandStore {
     acknowledged: new Set(),
     kept: [],
     connected: true,
+    simulated: opening.simulated,
     keptAt: null,
     undoable: [],
     redoable: [],

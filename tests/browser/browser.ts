@@ -61,7 +61,8 @@ export class Person {
   /** Goes to a stage by its stop on the line. */
   async stage(label: string): Promise<void> {
     await (await this.find(`nav[aria-label=Stages] ::-p-text(${label})`)).click();
-    await this.page.waitForFunction((path) => location.pathname.endsWith(path), {}, `/${label.toLowerCase()}`);
+    // The address is another at once; the stage that was there stays until the one wanted has come.
+    await this.page.waitForSelector(`main[data-stage=${label.toLowerCase()}] > :nth-child(1)`);
     await this.settled();
   }
 

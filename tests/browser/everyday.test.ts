@@ -42,6 +42,40 @@ test('a palette is renamed in its title, given a kind, and not deleted while tok
   await ida.sees('These swatches cannot go while surface.page, surface.header,');
 });
 
+test('with nothing chosen the readout tells about what is in view; a swatch that is gone is not mourned', async () => {
+  const readout = () => ida.page.$eval('aside[aria-label=Readout]', (aside) => (aside as HTMLElement).innerText);
+  await ida.page.reload();
+  await ida.find('[data-swatch]');
+  expect(await readout()).toMatch(/House colours[\s\S]*palette of 8 colours[\s\S]*Lightness\s*0\.\d\d to 0\.\d\d[\s\S]*Closest/);
+  // The closest pair is a press away.
+  await (await ida.find('aside[aria-label=Readout] button')).click();
+  await ida.page.waitForFunction(() => document.querySelector('aside[aria-label=Readout] h2')?.textContent !== 'House colours');
+  await ida.stage('Name');
+  await (await ida.find('[data-token="text.soft"] [role=rowheader]')).click();
+  await ida.page.waitForFunction(() => document.querySelector('aside[aria-label=Readout] h2')?.textContent === 'text.soft');
+  await ida.blur();
+  await ida.page.reload();
+  await ida.find('[role=treegrid]');
+  expect(await readout()).toMatch(/Day[\s\S]*light theme[\s\S]*159[\s\S]*texts on surfaces/);
+  await ida.stage('Mix');
+});
+
+test('every key is told by a question mark, those of the stage first; the first stop of the keyboard skips to the stage', async () => {
+  await ida.blur();
+  await ida.keys('?');
+  const dialog = await ida.find('[role=dialog]');
+  const words = await dialog.evaluate((shown) => (shown as HTMLElement).innerText);
+  expect(words).toMatch(/Keys\s+Mix[\s\S]*duplicate the chosen[\s\S]*Everywhere[\s\S]*next theme/);
+  await ida.keys('Escape');
+  await ida.page.waitForFunction(() => !document.querySelector('[role=dialog]'));
+  await ida.page.reload();
+  await ida.find('[data-swatch]');
+  await ida.keys('Tab');
+  expect(await ida.page.evaluate(() => document.activeElement!.textContent)).toBe('Skip to Mix');
+  await ida.keys('Enter');
+  await ida.page.waitForFunction(() => document.activeElement?.id === 'stage');
+});
+
 test('a deleted swatch leaves its colour with its tokens, and says so', async () => {
   await (await ida.find('[data-swatch="core-foam"]')).click();
   await ida.blur();

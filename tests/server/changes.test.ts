@@ -125,10 +125,10 @@ test('a document is kept after every so many changes, the first and the last one
   }
   // What lies between is taken away a moment later.
   while ((await snapshots()).length > 2) await new Promise((resolve) => setTimeout(resolve, 20));
-  await ida.change([value('core-mist', '#facade')]);
+  await ida.change([value('core-mist', '#c0ffee')]);
   await server.kill();
   await server.restart();
-  expect([(await swatch('core-mist')).value, (await brand()).seq]).toEqual(['#facade', seq + 401]);
+  expect([(await swatch('core-mist')).value, (await brand()).seq]).toEqual(['#c0ffee', seq + 401]);
   expect(await snapshots()).toEqual([0, seq + 400]);
   await client.end();
 });

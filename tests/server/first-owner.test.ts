@@ -26,6 +26,25 @@ test('without the demo the first visitor becomes the owner, once; wrong sign-ins
     tokens: [],
   });
 
+  // A brand of one's own has no simulated screens: that is said, with how its files are fetched.
+  const watch = async () => (await first.fetch(`/brand/${brand}/watch`)).text();
+  expect(await watch()).toContain('Nothing has been released yet');
+  const swatch = { id: 's', name: 'Ink', value: '#123456', locked: false };
+  const token = { id: 't', path: 'text.ink', role: 'text', description: '', on: [], values: { day: { swatch: 's' } } };
+  const steps = [
+    { do: 'palette.add', palette: { id: 'p', name: 'Ours', kind: 'brand', swatches: [swatch] }, before: null },
+    { do: 'token.add', tokens: [token], before: null },
+    { do: 'destination.add', destination: { id: 'd', name: 'Site', format: 'css', options: {} }, before: null },
+  ];
+  await first.send('POST', `/api/brands/${brand}/changes`, {
+    version: 1,
+    changes: [{ key: 'beginning1', command: { label: 'Begin', steps } }],
+  });
+  expect(await first.send('POST', `/api/brands/${brand}/releases`, { seq: 1, note: '' })).toMatchObject({ status: 200 });
+  const page = await watch();
+  expect(page).toContain('No screen of this brand is known here');
+  expect(page).not.toContain('Operations dashboard');
+
   const somebody = new Visitor(server);
   const wrongPassword = await somebody.send('POST', '/api/sign-in', { email: owner.email, password: 'wrong' });
   const wrongAddress = await somebody.send('POST', '/api/sign-in', { email: 'nobody@harbour.example', password: 'wrong' });

@@ -4,6 +4,7 @@ import { useEffect } from 'react';
 import type { Palette, Swatch } from '@/core/brand/document';
 import { tokensUsing } from '@/core/brand/resolve';
 import { useBrandStore, useMayEdit } from '@/ui/brand-context';
+import { MIX_KEYS } from '@/ui/keys';
 import { isTyping } from '@/ui/typing';
 import { tell } from '@/ui/notices';
 import { choice, type Chosen } from './chosen';
@@ -93,11 +94,11 @@ function useSwatchActs(palette: Palette, { lead, all }: Chosen): Act[] {
     if (command) run(command);
   };
   return [
-    { label: 'Add', key: 'A', needs: 'nothing', run: () => create(insertSwatch(palette, null)) },
-    { label: 'Insert before', key: 'I', needs: 'one', run: () => lead && create(insertSwatch(palette, lead.id)) },
+    { label: 'Add', key: MIX_KEYS.add, needs: 'nothing', run: () => create(insertSwatch(palette, null)) },
+    { label: 'Insert before', key: MIX_KEYS.insert, needs: 'one', run: () => lead && create(insertSwatch(palette, lead.id)) },
     {
       label: 'Duplicate',
-      key: 'D',
+      key: MIX_KEYS.duplicate,
       needs: 'one',
       run: () => {
         const { command, ids } = duplicateSwatches(palette, all);
@@ -106,7 +107,7 @@ function useSwatchActs(palette: Palette, { lead, all }: Chosen): Act[] {
     },
     {
       label: locking ? 'Lock' : 'Unlock',
-      key: 'L',
+      key: MIX_KEYS.lock,
       needs: 'one',
       run: () => {
         const steps = all
@@ -115,10 +116,10 @@ function useSwatchActs(palette: Palette, { lead, all }: Chosen): Act[] {
         run({ label: `${locking ? 'Lock' : 'Unlock'} ${namesOf(all)}`, steps });
       },
     },
-    { label: 'Row', key: 'W', needs: 'one', run: () => void run(makeRow(palette, all)) },
-    { label: 'Delete', key: 'Delete', needs: 'one', run: () => deleteChosen(palette, all, store) },
-    { label: 'Brighter', key: '+', needs: 'nothing', quiet: true, run: () => brighten(BRIGHTNESS_STEP) },
-    { label: 'Dimmer', key: '-', needs: 'nothing', quiet: true, run: () => brighten(-BRIGHTNESS_STEP) },
+    { label: 'Row', key: MIX_KEYS.row, needs: 'one', run: () => void run(makeRow(palette, all)) },
+    { label: 'Delete', key: MIX_KEYS.remove, needs: 'one', run: () => deleteChosen(palette, all, store) },
+    { label: 'Brighter', key: MIX_KEYS.brighter, needs: 'nothing', quiet: true, run: () => brighten(BRIGHTNESS_STEP) },
+    { label: 'Dimmer', key: MIX_KEYS.dimmer, needs: 'nothing', quiet: true, run: () => brighten(-BRIGHTNESS_STEP) },
   ];
 }
 

@@ -1,5 +1,5 @@
-import { Button } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
 import type { ManifestEntry } from '@/core/release/bundle';
 import { useBrand } from '@/ui/brand-context';
 import { request } from '@/ui/request';
@@ -15,7 +15,7 @@ interface ReleaseSummary {
 }
 
 /** Every release with its files and their hashes; each file is there to be fetched for good. */
-export function Releases({ onMatch }: { onMatch: () => void }) {
+export function Releases({ act, head }: { act?: ReactNode; head?: ReactNode }) {
   const { id, newest } = useBrand((state) => ({ id: state.id, newest: state.release?.number }));
   const { data, isError } = useQuery({
     queryKey: ['releases', id, newest],
@@ -24,10 +24,9 @@ export function Releases({ onMatch }: { onMatch: () => void }) {
   return (
     <>
       <StageTitle title="Releases" about="Each with its document, its files and their SHA-256, for good">
-        <Button size="xs" variant="outline" onClick={onMatch}>
-          Match report
-        </Button>
+        {act}
       </StageTitle>
+      {head}
       {isError && <p>The releases cannot be reached just now; try again in a moment.</p>}
       {data?.releases.map((release) => (
         <section key={release.number} className={css.release}>

@@ -1,24 +1,21 @@
+import { KEYS } from '../keys';
 import css from './frame.module.css';
 
-export function Footer({ guideHidden, onGuide }: { guideHidden: boolean; onGuide: () => void }) {
+/** So many of the keys that work everywhere fit on the line; the others are a press away. */
+const SHOWN = 5;
+
+export function Footer({ guideHidden, onGuide, onKeys }: { guideHidden: boolean; onGuide: () => void; onKeys: () => void }) {
   return (
     <footer className={css.footer}>
-      <span>
-        <kbd>1</kbd>
-        <kbd>6</kbd>stages
-      </span>
-      <span>
-        <kbd>Ctrl Z</kbd>undo
-      </span>
-      <span>
-        <kbd>Ctrl Shift Z</kbd>redo
-      </span>
-      <span>
-        <kbd>T</kbd>next theme
-      </span>
-      <span>
-        <kbd>G</kbd>next surround: mid grey judges steadiest
-      </span>
+      {KEYS.everywhere.slice(0, SHOWN).map(({ keys, does }) => (
+        <span key={does}>
+          {keys.map((key) => (key === '…' ? key : <kbd key={key}>{key}</kbd>))}
+          {does}
+        </span>
+      ))}
+      <button onClick={onKeys}>
+        <kbd>?</kbd>all keys
+      </button>
       {guideHidden && <button onClick={onGuide}>Show the guide</button>}
     </footer>
   );

@@ -12,7 +12,8 @@ import { Guide } from './guide';
 import { Header } from './header';
 import { useGoTo } from '../stage-link';
 import { isTyping } from '../typing';
-import { STAGES } from './stages';
+import { KeyHelp } from './key-help';
+import { STAGES, type StageId } from './stages';
 import { Strand } from './strand';
 import { SwatchDrag } from './swatch-drag';
 import { SURROUNDS, type Surround } from './surrounds';
@@ -20,7 +21,8 @@ import css from './frame.module.css';
 
 /** The workshop around every stage: header, strand, stage, readout, footer. */
 export function Frame({ surround, guideHidden, children }: { surround: Surround; guideHidden: boolean; children: ReactNode }) {
-  const stage = usePathname().split('/')[3];
+  const stage = usePathname().split('/')[3] as StageId;
+  const stageName = STAGES.find(({ id }) => id === stage)!.label;
   const [preferences, setPreferences] = useState({ surround, guideHidden });
   const prefer = (change: Partial<typeof preferences>) => {
     setPreferences((known) => ({ ...known, ...change }));
@@ -36,29 +38,41 @@ export function Frame({ surround, guideHidden, children }: { surround: Surround;
     // Once a page: a catch too large for the disk is only in memory, and would be lost by taking up the disk's again.
     if (!useCatch.persist.hasHydrated()) void useCatch.persist.rehydrate();
   }, []);
-  useFrameKeys(() => {
-    const next = SURROUNDS[(SURROUNDS.indexOf(preferences.surround) + 1) % SURROUNDS.length]!;
-    prefer({ surround: next });
-  });
+  const [keysShown, setKeysShown] = useState(false);
+  useFrameKeys(
+    () => {
+      const next = SURROUNDS[(SURROUNDS.indexOf(preferences.surround) + 1) % SURROUNDS.length]!;
+      prefer({ surround: next });
+    },
+    () => setKeysShown(true),
+  );
   const wide = stage === 'watch' || stage === 'ship' || stage === 'gather';
   return (
     <div className={css.frame} data-wide={wide || undefined}>
+      <a className={css.skip} href="#stage">
+        Skip to {stageName}
+      </a>
       <Header surround={preferences.surround} onSurround={(chosen) => prefer({ surround: chosen })} />
       <SwatchDrag>
         <Strand />
-        <main className={css.stage}>
+        <main className={css.stage} id="stage" data-stage={stage} tabIndex={-1}>
           {!preferences.guideHidden && <Guide onHide={() => prefer({ guideHidden: true })} />}
           {children}
         </main>
       </SwatchDrag>
       {!wide && <Readout />}
-      <Footer guideHidden={preferences.guideHidden} onGuide={() => prefer({ guideHidden: false })} />
+      <Footer
+        guideHidden={preferences.guideHidden}
+        onGuide={() => prefer({ guideHidden: false })}
+        onKeys={() => setKeysShown(true)}
+      />
+      <KeyHelp stage={stage} open={keysShown} onOpen={setKeysShown} />
     </div>
   );
 }
 
 /** Keys that work in every stage, wherever the focus is not in a field. */
-function useFrameKeys(nextSurround: () => void): void {
+function useFrameKeys(nextSurround: () => void, showKeys: () => void): void {
   const store = useBrandStore();
   const goTo = useGoTo();
   useEffect(() => {
@@ -72,6 +86,7 @@ function useFrameKeys(nextSurround: () => void): void {
         else return;
       } else if (event.altKey) return;
       else if (key === 'g') nextSurround();
+      else if (key === '?') showKeys();
       else if (key === 't') {
         const at = brand.themes.findIndex((each) => each.id === theme);
         chooseTheme(brand.themes[(at + 1) % brand.themes.length]!.id);
@@ -81,5 +96,5 @@ function useFrameKeys(nextSurround: () => void): void {
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [store, goTo, nextSurround]);
+  }, [store, goTo, nextSurround, showKeys]);
 }

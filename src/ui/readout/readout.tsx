@@ -1,18 +1,31 @@
 'use client';
 
+import { usePathname } from 'next/navigation';
+import { swatchesOf, tokensOf } from '@/core/brand/resolve';
 import { useBrand } from '../brand-context';
+import { PaletteReadout } from './palette-readout';
 import { SwatchReadout } from './swatch-readout';
+import { ThemeReadout } from './theme-readout';
 import { TokenReadout } from './token-readout';
 import css from './readout.module.css';
 
-/** All about the selected colour. */
+/** All about the selected colour; with none, or one that is gone, about the palette or the theme in view. */
 export function Readout() {
-  const selection = useBrand((state) => state.selection);
   return (
     <aside className={css.readout} aria-label="Readout">
-      {selection === null && <p className={css.nothing}>Choose a swatch or a token to read everything about it here.</p>}
-      {selection && 'swatch' in selection && <SwatchReadout id={selection.swatch} />}
-      {selection && 'token' in selection && <TokenReadout id={selection.token} />}
+      <Shown />
     </aside>
   );
+}
+
+function Shown() {
+  const { selection, palette } = useBrand(({ selection: chosen, palette: id, replica: { brand } }) => ({
+    selection:
+      chosen && ('swatch' in chosen ? swatchesOf(brand).has(chosen.swatch) : tokensOf(brand).has(chosen.token)) ? chosen : null,
+    palette: brand.palettes.find((each) => each.id === id),
+  }));
+  const isMix = usePathname().split('/')[3] === 'mix';
+  if (selection) return 'swatch' in selection ? <SwatchReadout id={selection.swatch} /> : <TokenReadout id={selection.token} />;
+  if (!isMix) return <ThemeReadout />;
+  return palette ? <PaletteReadout palette={palette} /> : <p className={css.nothing}>A palette is told about here.</p>;
 }

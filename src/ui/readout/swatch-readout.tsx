@@ -16,9 +16,7 @@ const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seven
 export function SwatchReadout({ id }: { id: string }) {
   const brand = useBrand((state) => state.replica.brand);
   const users = useMemo(() => tokensUsing(brand.tokens, { swatch: id }), [brand.tokens, id]);
-  const found = swatchesOf(brand).get(id);
-  if (!found) return <p className={css.nothing}>This swatch is no longer there.</p>;
-  const { swatch, palette } = found;
+  const { swatch, palette } = swatchesOf(brand).get(id)!;
   const place = palette.swatches.indexOf(swatch);
   return (
     <>

@@ -20,7 +20,8 @@ export function TokenReadout({ id }: { id: string }) {
   const { brand, run } = useBrand((state) => ({ brand: state.brand, run: state.run }));
   const mayEdit = useMayEdit();
   const token = brand.tokens.find((token) => token.id === id);
-  if (!token) return <p className={css.nothing}>This token is no longer there.</p>;
+  // The edit that is being tried takes it away.
+  if (!token) return null;
   const edit: Edit = (label, set) => run({ label, steps: [{ do: 'token.edit', id, set }] });
   const inThemes = brand.themes.map((theme) => ({ theme, resolved: resolveTheme(brand, theme.id).get(id)! }));
   return (

@@ -2,6 +2,7 @@ import { notFound, redirect } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { authorise } from '@/server/brands';
 import { buildId } from '@/server/build-id';
+import { hasSimulatedScreens } from '@/server/demo';
 import { loadBrand } from '@/server/documents';
 import { Refused } from '@/server/refused';
 import { latestRelease } from '@/server/releases';
@@ -36,6 +37,7 @@ export default async function BrandLayout({ params, children }: { params: Promis
         release: await latestRelease(brandId),
         person: { id: person!.id, name: person!.name },
         build: buildId(),
+        simulated: hasSimulatedScreens(brandId),
       };
     } catch (error) {
       if (error instanceof Refused) notFound();

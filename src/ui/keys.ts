@@ -1,0 +1,54 @@
+import type { StageId } from './frame/stages';
+
+/** What Mix does with the chosen swatches, by the key that its buttons show as well. */
+export const MIX_KEYS = {
+  add: 'A',
+  insert: 'I',
+  duplicate: 'D',
+  lock: 'L',
+  row: 'W',
+  remove: 'Delete',
+  brighter: '+',
+  dimmer: '-',
+} as const;
+
+interface KeyLine {
+  readonly keys: readonly string[];
+  readonly does: string;
+}
+
+/** Every key there is, by where it works; none of them while a field is typed in. */
+export const KEYS: Readonly<Record<'everywhere' | StageId, readonly KeyLine[]>> = {
+  everywhere: [
+    { keys: ['1', '…', '6'], does: 'go to a stage' },
+    { keys: ['Ctrl Z'], does: 'undo' },
+    { keys: ['Ctrl Shift Z', 'Ctrl Y'], does: 'redo' },
+    { keys: ['T'], does: 'next theme' },
+    { keys: ['G'], does: 'next surround: mid grey judges steadiest' },
+    { keys: ['B'], does: 'held: what was before the edit that is being tried' },
+    { keys: ['?'], does: 'all keys' },
+  ],
+  gather: [{ keys: ['Ctrl V'], does: 'paste colours, a table or a picture' }],
+  mix: [
+    { keys: [MIX_KEYS.add], does: 'add a swatch at the end' },
+    { keys: [MIX_KEYS.insert], does: 'insert one before the chosen' },
+    { keys: [MIX_KEYS.duplicate], does: 'duplicate the chosen' },
+    { keys: [MIX_KEYS.lock], does: 'lock or unlock them' },
+    { keys: [MIX_KEYS.row], does: 'make them a row of their own' },
+    { keys: [MIX_KEYS.remove], does: 'delete them' },
+    { keys: [MIX_KEYS.brighter, MIX_KEYS.dimmer], does: 'brighten or dim them, or the whole palette when none is chosen' },
+  ],
+  name: [
+    { keys: ['↑', '↓', '←', '→'], does: 'go from cell to cell; over a group, fold and unfold it' },
+    { keys: ['PageUp', 'PageDown', 'Home', 'End'], does: 'go far' },
+    { keys: ['Shift ↑', 'Shift ↓', 'Ctrl A'], does: 'choose several, or all' },
+    { keys: ['Enter', 'F2'], does: 'change the cell, or rename the token or the group' },
+    { keys: ['Ctrl D'], does: 'fill down' },
+    { keys: ['Ctrl C', 'Ctrl V'], does: 'copy and paste a column' },
+    { keys: ['L', 'U'], does: 'link to an equal swatch, or unlink' },
+    { keys: ['Delete'], does: 'clear the cell, or delete the token' },
+  ],
+  prove: [],
+  ship: [],
+  watch: [],
+};
