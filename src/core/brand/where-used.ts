@@ -26,13 +26,19 @@ export function usesOf(brand: Brand, target: { swatch: string } | { token: strin
 /** Says which tokens a destination writes; given by whoever knows the formats. */
 export type TokensWritten = (brand: Brand, destination: Destination) => readonly Token[];
 
-/** Swatches that no token comes to, in the order of their palettes. */
+/**
+ * Swatches that no token comes to, in the order of their palettes, of those palettes that tokens use. A palette that none uses yet, such as
+ * one that was just brought in, is no litter but material.
+ */
 export function unusedSwatches(brand: Brand): Swatch[] {
   const used = new Set<string>();
   for (const { values } of brand.tokens) {
     for (const value of Object.values(values)) if ('swatch' in value) used.add(value.swatch);
   }
-  return brand.palettes.flatMap(({ swatches }) => swatches.filter(({ id }) => !used.has(id)));
+  return brand.palettes.flatMap(({ swatches }) => {
+    const left = swatches.filter(({ id }) => !used.has(id));
+    return left.length < swatches.length ? left : [];
+  });
 }
 
 /** Tokens that nothing needs: no destination writes them, no other token speaks of them, no value is pinned to them. */

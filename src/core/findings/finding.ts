@@ -59,6 +59,8 @@ export interface Mend {
   readonly offer: (finding: Finding) => string | null;
   /** What putting all of them right at once is called. */
   readonly all: string;
+  /** What is asked before all of them are, where something goes with it. */
+  readonly asks?: (findings: readonly Finding[]) => string;
   /**
    * Findings put right in one step; made up only when asked for, for it may look through the whole brand.
    * @returns null when nothing can be done

@@ -233,8 +233,8 @@ describe('naming', () => {
 test('unused: tokens and swatches, deleted in one step', () => {
   const swatch = { id: 's', name: 'Red lead', value: '#9f5c52', locked: false };
   const brand: Brand = {
-    ...fewTokens({ a: '#111111', b: '{a}' }),
-    palettes: [{ id: 'p', name: 'P', kind: 'brand', swatches: [swatch] }],
+    ...changedToken(fewTokens({ a: '#111111', b: '{a}' }), 'a', { values: { day: { swatch: 'used' } } }),
+    palettes: [{ id: 'p', name: 'P', kind: 'brand', swatches: [{ ...swatch, id: 'used', name: 'Sand' }, swatch] }],
     destinations: [{ id: 'd', name: 'D', format: 'css', options: {} }],
   };
   const known: Known = { written: () => [] };
@@ -244,6 +244,8 @@ test('unused: tokens and swatches, deleted in one step', () => {
     finding('unused', 'note', 'No token uses Red lead (#9f5c52).', { swatches: ['s'] }, { name: 'Red lead' }),
   ]);
   expect(told.map(mendOffered)).toEqual(['Delete b', 'Delete Red lead']);
+  expect(ruleById('unused')!.mend!.asks!(told)).toBe('Delete 1 token and 1 swatch?');
+  expect(ruleById('unused')!.mend!.asks!([...told, ...told].slice(0, 3))).toBe('Delete 2 tokens and 1 swatch?');
   expect(mend(brand, 'unused', known)).toEqual({
     label: 'Mend',
     steps: [

@@ -16,6 +16,12 @@ export const unused: Rule = {
   ],
   mend: {
     all: 'Delete all',
+    asks(findings) {
+      const tokens = findings.filter(({ subject }) => subject.tokens).length;
+      const swatches = findings.length - tokens;
+      const parts = [tokens > 0 && counted(tokens, 'token'), swatches > 0 && counted(swatches, 'swatch')].filter(Boolean);
+      return `Delete ${parts.join(' and ')}?`;
+    },
     offer: ({ data }) => `Delete ${data.name}`,
     command(_brand, findings, label) {
       // Deletions as one: a token and the one it points at may go together.
@@ -29,3 +35,7 @@ export const unused: Rule = {
     },
   },
 };
+
+function counted(count: number, what: 'token' | 'swatch'): string {
+  return `${count} ${what}${count === 1 ? '' : what === 'swatch' ? 'es' : 's'}`;
+}

@@ -1,4 +1,5 @@
 import { pictureSize } from '../image/size';
+import { problem } from '../source/problem';
 import { isZip } from '../source/zip';
 import { brandFile, isBrandFile } from './brand-file';
 import { json } from './data/json';
@@ -40,6 +41,14 @@ export function readerById(id: string): Reader | undefined {
 /** The longest file that is read, in bytes; pictures and zips have bounds of their own, a brand is bounded by its schema. */
 const TEXT_LIMIT = 5 * 1024 * 1024;
 
+/** A reading, with a word on a name that promises a picture: whoever brought the file expected to see one. */
+function saidToBePicture(name: string, { title }: Reader, reading: Reading): Reading {
+  const extension = picture.extensions.find((each) => name.toLowerCase().endsWith(each));
+  if (extension === undefined) return reading;
+  const words = `This file is called ${extension} and holds no picture; it was read as what it is: ${title}.`;
+  return { ...reading, problems: [problem(words, {}, 'warning'), ...reading.problems] };
+}
+
 /**
  * Reads a file by its content, or as the one format named. What comes after the first twenty thousand colours is left
  * out, and said so. @returns null when no reader knows it
@@ -54,7 +63,7 @@ export async function readFile(file: SourceFile, tools: ReadTools = {}, as?: str
     if (as !== undefined && reader.id !== as) continue;
     if (tooLong && !(reader === brandFile && mayBeBrand)) continue;
     const reading = await reader.read(open, tools);
-    if (reading) return bounded(reading);
+    if (reading) return bounded(reader === picture ? reading : saidToBePicture(file.name, reader, reading));
   }
   const size = (bytes.length / 1_048_576).toFixed(1);
   return tooLong

@@ -1,6 +1,6 @@
 import { type Naming, NAMINGS } from '@/core/brand/document';
-import { Button } from '@chakra-ui/react';
-import { useMemo } from 'react';
+import { Button, Dialog, Portal } from '@chakra-ui/react';
+import { useMemo, useState } from 'react';
 import { resolveTheme, swatchesOf } from '@/core/brand/resolve';
 import { readColour } from '@/core/colour/read';
 import type { Finding } from '@/core/findings/finding';
@@ -36,6 +36,7 @@ export function TidyView() {
     if (command) run(command);
     else tell('Nothing can be done about it at once; look at it, and decide.');
   };
+  const [asking, setAsking] = useState<Asking | null>(null);
   const resolved = resolveTheme(brand, theme);
   const hexOf = ({ subject }: Finding) => {
     const [token] = subject.tokens ?? [];
@@ -79,7 +80,11 @@ export function TidyView() {
                   size="2xs"
                   variant="outline"
                   disabled={!mayEdit}
-                  onClick={() => mend(found, `${title}: ${mending.all.toLowerCase()}`)}
+                  onClick={() => {
+                    const all = () => mend(found, `${title}: ${mending.all.toLowerCase()}`);
+                    if (mending.asks) setAsking({ question: mending.asks(found), found, all });
+                    else all();
+                  }}
                 >
                   {mending.all}
                 </Button>
@@ -100,7 +105,57 @@ export function TidyView() {
           </section>
         );
       })}
+      <Ask asking={asking} onDone={() => setAsking(null)} />
     </div>
+  );
+}
+
+/** What goes, asked before it does. */
+interface Asking {
+  readonly question: string;
+  readonly found: readonly Finding[];
+  readonly all: () => void;
+}
+
+/** So many are named when it is asked. */
+const NAMED = 12;
+
+function Ask({ asking, onDone }: { asking: Asking | null; onDone: () => void }) {
+  return (
+    <Dialog.Root role="alertdialog" open={asking !== null} onOpenChange={({ open }) => !open && onDone()} size="sm">
+      <Portal>
+        <Dialog.Backdrop />
+        <Dialog.Positioner>
+          <Dialog.Content>
+            <Dialog.Header>
+              <Dialog.Title>{asking?.question}</Dialog.Title>
+            </Dialog.Header>
+            <Dialog.Body>
+              {asking?.found
+                .slice(0, NAMED)
+                .map(({ data }) => data.name)
+                .join(', ')}
+              {asking && asking.found.length > NAMED && ` and ${asking.found.length - NAMED} more`}. One undo brings all of them
+              back.
+            </Dialog.Body>
+            <Dialog.Footer>
+              <Button size="sm" variant="outline" onClick={onDone}>
+                Keep them
+              </Button>
+              <Button
+                size="sm"
+                onClick={() => {
+                  asking?.all();
+                  onDone();
+                }}
+              >
+                Delete
+              </Button>
+            </Dialog.Footer>
+          </Dialog.Content>
+        </Dialog.Positioner>
+      </Portal>
+    </Dialog.Root>
   );
 }
 

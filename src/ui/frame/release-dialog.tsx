@@ -1,10 +1,15 @@
 'use client';
 
 import { Button, CloseButton, Dialog, Portal, Textarea } from '@chakra-ui/react';
+import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
-import { compareBrands } from '@/core/brand/compare';
+import { compareBrands, type Difference } from '@/core/brand/compare';
 import { may } from '@/core/brand/roles';
-import type { Bundle } from '@/core/release/bundle';
+import type { Brand } from '@/core/brand/document';
+import { resolveTheme, swatchesOf } from '@/core/brand/resolve';
+import { readColour } from '@/core/colour/read';
+import { textPairs } from '@/core/findings/contrast';
+import type { Bundle, ManifestEntry } from '@/core/release/bundle';
 import { useBrand } from '../brand-context';
 import { waitingCount } from '../brand-store';
 import { tell } from '../notices';
@@ -16,8 +21,9 @@ const LISTED = 60;
 
 /** Makes a release: what it would bring out, what stands in its way, and the button. */
 export function ReleaseDialog() {
-  const { replica, release, id, waiting, mayRelease } = useBrand((state) => ({
+  const { replica, theme, release, id, waiting, mayRelease } = useBrand((state) => ({
     replica: state.replica,
+    theme: state.theme,
     release: state.release,
     id: state.id,
     waiting: waitingCount(state),
@@ -39,6 +45,14 @@ export function ReleaseDialog() {
       current = false;
     };
   }, [open, brand]);
+  /** The files of the last release, to tell which are another now. */
+  const before = useQuery({
+    queryKey: ['releases', id, release?.number],
+    queryFn: () => request<{ releases: { manifest: ManifestEntry[] }[] }>(`/api/brands/${id}/releases`),
+    enabled: open && release !== null,
+    select: ({ releases }) => new Map(releases[0]?.manifest.map(({ path, sha256 }) => [path, sha256])),
+  });
+  const failing = useMemo(() => (open ? textPairs(brand).filter(({ passes }) => !passes).length : 0), [open, brand]);
   const errors = trial?.findings.filter(({ severity }) => severity === 'error') ?? [];
   const notes = trial?.findings.filter(({ severity }) => severity === 'warning') ?? [];
   const number = (release?.number ?? 0) + 1;
@@ -83,6 +97,10 @@ export function ReleaseDialog() {
                   {differences.slice(0, LISTED).map((difference) => (
                     <li key={difference.id}>
                       <span>{difference.kind}</span>
+                      <Patches
+                        before={release && hexOf(release.document, theme, difference)}
+                        after={hexOf(brand, theme, difference)}
+                      />
                       <b>{difference.name}</b>
                       <small>{difference.what}</small>
                     </li>
@@ -93,6 +111,21 @@ export function ReleaseDialog() {
               <section>
                 <h3>{trial ? `${trial.files.length} files` : 'Writing the files…'}</h3>
                 <ul className={css.list}>
+                  {failing > 0 && (
+                    <li>
+                      <b>
+                        {failing} {failing === 1 ? 'pair' : 'pairs'} cannot be read
+                      </b>
+                      <button
+                        onClick={() => {
+                          setOpen(false);
+                          goTo('prove');
+                        }}
+                      >
+                        See them in Prove
+                      </button>
+                    </li>
+                  )}
                   {errors.map((problem) => (
                     <li key={problem.message} data-error>
                       <b>Stops the release:</b> {problem.message}
@@ -106,6 +139,7 @@ export function ReleaseDialog() {
                   {trial?.manifest.map((entry) => (
                     <li key={entry.path}>
                       <code>{entry.path}</code>
+                      {before.data && <small>{sinceThen(before.data, entry)}</small>}
                       <code>{entry.sha256.slice(0, 10)}</code>
                     </li>
                   ))}
@@ -141,4 +175,30 @@ export function ReleaseDialog() {
       </Portal>
     </Dialog.Root>
   );
+}
+
+/** What a difference is about, as it is shown in a theme; null for what has no colour of its own. */
+function hexOf(brand: Brand, theme: string, { what, id }: Difference): string | null {
+  if (what === 'swatch') {
+    const found = swatchesOf(brand).get(id);
+    return found ? readColour(found.swatch.value)!.hex : null;
+  }
+  if (what !== 'token') return null;
+  const shown = brand.themes.some((each) => each.id === theme) ? theme : brand.themes[0]!.id;
+  return resolveTheme(brand, shown).get(id)?.colour?.hex ?? null;
+}
+
+function Patches({ before, after }: { before: string | null; after: string | null }) {
+  if (before === null && after === null) return null;
+  return (
+    <i className={css.patches} role="img" aria-label={`${before ?? 'nothing'} before, ${after ?? 'nothing'} now`}>
+      <i style={{ background: before ?? 'none' }} />
+      <i style={{ background: after ?? 'none' }} />
+    </i>
+  );
+}
+
+function sinceThen(before: ReadonlyMap<string, string>, { path, sha256 }: ManifestEntry): string {
+  const was = before.get(path);
+  return was === undefined ? 'new' : was === sha256 ? 'as before' : 'changed';
 }

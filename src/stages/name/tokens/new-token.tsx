@@ -30,6 +30,7 @@ export function NewToken({ ref, path, onPath }: NewTokenProps) {
   }));
   const [refused, setRefused] = useState<readonly string[]>([]);
   const [highlighted, setHighlighted] = useState<string | null>(null);
+  const [open, setOpen] = useState(false);
   // The swatch in the readout is the likeliest value of the next token.
   const chosen = selection && 'swatch' in selection ? swatchesOf(brand).get(selection.swatch)?.swatch : undefined;
   const likely = chosen ? { swatch: chosen.id } : null;
@@ -39,6 +40,7 @@ export function NewToken({ ref, path, onPath }: NewTokenProps) {
   const done = (id: string, added: string) => {
     select({ token: id });
     setRefused([]);
+    setOpen(false);
     onPath(added.slice(0, added.lastIndexOf('.') + 1));
     // After the list has closed, which gives the focus back to its own field.
     requestAnimationFrame(() => requestAnimationFrame(() => ref.current?.focus()));
@@ -82,7 +84,14 @@ export function NewToken({ ref, path, onPath }: NewTokenProps) {
         width="220px"
         collection={collection}
         inputValue={path}
-        onInputValueChange={(change) => onPath(change.inputValue)}
+        // What fits is offered to who types, and not where the path was put there for them.
+        openOnChange={false}
+        open={open}
+        onOpenChange={(change) => setOpen(change.open)}
+        onInputValueChange={({ inputValue, reason }) => {
+          onPath(inputValue);
+          setOpen(reason === 'input-change');
+        }}
         onValueChange={(change) => change.items[0] !== undefined && onPath(change.items[0] as string)}
         onHighlightChange={(change) => setHighlighted(change.highlightedValue)}
         value={[]}
