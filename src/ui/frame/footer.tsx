@@ -9,7 +9,7 @@ export function Footer({ guideHidden, onGuide, onKeys }: { guideHidden: boolean;
     <footer className={css.footer}>
       {KEYS.everywhere.slice(0, SHOWN).map(({ keys, does }) => (
         <span key={does}>
-          {keys.map((key) => (key === '…' ? key : <kbd key={key}>{key}</kbd>))}
+          {keys.map((key) => (key === '…' ? '… ' : <kbd key={key}>{key}</kbd>))}
           {does}
         </span>
       ))}

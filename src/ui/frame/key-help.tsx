@@ -31,11 +31,7 @@ export function KeyHelp({ stage, open, onOpen }: { stage: StageId; open: boolean
                       <dl>
                         {lines.map(({ keys, does }) => (
                           <div key={does}>
-                            <dt>
-                              {keys.map((key) => (
-                                <kbd key={key}>{key}</kbd>
-                              ))}
-                            </dt>
+                            <dt>{keys.map((key) => (key === '…' ? '… ' : <kbd key={key}>{key}</kbd>))}</dt>
                             <dd>{does}</dd>
                           </div>
                         ))}

@@ -53,6 +53,10 @@ export function ReleaseDialog() {
     select: ({ releases }) => new Map(releases[0]?.manifest.map(({ path, sha256 }) => [path, sha256])),
   });
   const failing = useMemo(() => (open ? textPairs(brand).filter(({ passes }) => !passes).length : 0), [open, brand]);
+  // What is another than before comes first.
+  const files = (trial?.manifest ?? [])
+    .map((entry) => ({ ...entry, since: before.data ? sinceThen(before.data, entry) : '' }))
+    .sort((one, two) => Number(one.since === SAME) - Number(two.since === SAME));
   const errors = trial?.findings.filter(({ severity }) => severity === 'error') ?? [];
   const notes = trial?.findings.filter(({ severity }) => severity === 'warning') ?? [];
   const number = (release?.number ?? 0) + 1;
@@ -91,7 +95,9 @@ export function ReleaseDialog() {
                 <h3>
                   {differences.length === 0
                     ? 'Nothing has changed since the last release'
-                    : `${differences.length} changes come out with it`}
+                    : differences.length === 1
+                      ? 'One change comes out with it'
+                      : `${differences.length} changes come out with it`}
                 </h3>
                 <ul className={css.list}>
                   {differences.slice(0, LISTED).map((difference) => (
@@ -136,10 +142,10 @@ export function ReleaseDialog() {
                       <b>Note</b> {problem.message}
                     </li>
                   ))}
-                  {trial?.manifest.map((entry) => (
+                  {files.map(({ since, ...entry }) => (
                     <li key={entry.path}>
                       <code>{entry.path}</code>
-                      {before.data && <small>{sinceThen(before.data, entry)}</small>}
+                      <small>{since}</small>
                       <code>{entry.sha256.slice(0, 10)}</code>
                     </li>
                   ))}
@@ -198,7 +204,9 @@ function Patches({ before, after }: { before: string | null; after: string | nul
   );
 }
 
+const SAME = 'as before';
+
 function sinceThen(before: ReadonlyMap<string, string>, { path, sha256 }: ManifestEntry): string {
   const was = before.get(path);
-  return was === undefined ? 'new' : was === sha256 ? 'as before' : 'changed';
+  return was === undefined ? 'new' : was === sha256 ? SAME : 'changed';
 }

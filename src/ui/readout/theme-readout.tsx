@@ -60,7 +60,7 @@ export function ThemeReadout() {
             <button className={css.link} onClick={() => select({ token: worst.text.id })}>
               {worst.text.path} on {worst.surface.path}
             </button>
-            <code className={css.verdict}>{worst.ratio.toFixed(2)}</code>
+            <code className={css.verdict}>{(Math.floor(worst.ratio * 100) / 100).toFixed(2)}</code>
           </li>
         )}
       </ul>
