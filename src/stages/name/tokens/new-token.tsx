@@ -1,5 +1,5 @@
 import { Button, Combobox, createListCollection, Portal } from '@chakra-ui/react';
-import { useMemo, useState, type ClipboardEvent, type KeyboardEvent, type RefObject } from 'react';
+import { useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent, type RefObject } from 'react';
 import { TokenPath, type TokenValue } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { swatchesOf } from '@/core/brand/resolve';
@@ -30,7 +30,7 @@ export function NewToken({ ref, path, onPath }: NewTokenProps) {
   }));
   const [refused, setRefused] = useState<readonly string[]>([]);
   const [highlighted, setHighlighted] = useState<string | null>(null);
-  const [open, setOpen] = useState(false);
+  const isTyped = useRef(false);
   // The swatch in the readout is the likeliest value of the next token.
   const chosen = selection && 'swatch' in selection ? swatchesOf(brand).get(selection.swatch)?.swatch : undefined;
   const likely = chosen ? { swatch: chosen.id } : null;
@@ -40,7 +40,7 @@ export function NewToken({ ref, path, onPath }: NewTokenProps) {
   const done = (id: string, added: string) => {
     select({ token: id });
     setRefused([]);
-    setOpen(false);
+    isTyped.current = false;
     onPath(added.slice(0, added.lastIndexOf('.') + 1));
     // After the list has closed, which gives the focus back to its own field.
     requestAnimationFrame(() => requestAnimationFrame(() => ref.current?.focus()));
@@ -67,6 +67,7 @@ export function NewToken({ ref, path, onPath }: NewTokenProps) {
     addLines(text);
   };
   const onKeyDown = (event: KeyboardEvent) => {
+    isTyped.current = true;
     if (event.key !== 'Enter' || highlighted !== null) return;
     event.preventDefault();
     add(likely);
@@ -85,13 +86,8 @@ export function NewToken({ ref, path, onPath }: NewTokenProps) {
         collection={collection}
         inputValue={path}
         // What fits is offered to who types, and not where the path was put there for them.
-        openOnChange={false}
-        open={open}
-        onOpenChange={(change) => setOpen(change.open)}
-        onInputValueChange={({ inputValue, reason }) => {
-          onPath(inputValue);
-          setOpen(reason === 'input-change');
-        }}
+        openOnChange={() => isTyped.current}
+        onInputValueChange={({ inputValue }) => onPath(inputValue)}
         onValueChange={(change) => change.items[0] !== undefined && onPath(change.items[0] as string)}
         onHighlightChange={(change) => setHighlighted(change.highlightedValue)}
         value={[]}
