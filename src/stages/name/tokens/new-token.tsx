@@ -1,5 +1,5 @@
-import { Button, Combobox, createListCollection, Portal } from '@chakra-ui/react';
-import { useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent, type RefObject } from 'react';
+import { Button, Input } from '@chakra-ui/react';
+import { useId, useState, type ClipboardEvent, type RefObject } from 'react';
 import { TokenPath, type TokenValue } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { swatchesOf } from '@/core/brand/resolve';
@@ -29,21 +29,23 @@ export function NewToken({ ref, path, onPath }: NewTokenProps) {
     selection: state.selection,
   }));
   const [refused, setRefused] = useState<readonly string[]>([]);
-  const [highlighted, setHighlighted] = useState<string | null>(null);
-  const isTyped = useRef(false);
+  const offeredId = useId();
   // The swatch in the readout is the likeliest value of the next token.
   const chosen = selection && 'swatch' in selection ? swatchesOf(brand).get(selection.swatch)?.swatch : undefined;
   const likely = chosen ? { swatch: chosen.id } : null;
-  const collection = useMemo(() => createListCollection({ items: pathsOffered(brand, path) }), [brand, path]);
 
   /** The next one most likely goes beside it. */
   const done = (id: string, added: string) => {
     select({ token: id });
     setRefused([]);
-    isTyped.current = false;
     onPath(added.slice(0, added.lastIndexOf('.') + 1));
-    // After the list has closed, which gives the focus back to its own field.
-    requestAnimationFrame(() => requestAnimationFrame(() => ref.current?.focus()));
+    // After the list has closed, which gives the focus back to its own field; and not from where somebody has gone meanwhile.
+    requestAnimationFrame(() =>
+      requestAnimationFrame(() => {
+        const { activeElement, body } = document;
+        if (activeElement === body || ref.current?.form?.contains(activeElement)) ref.current?.focus();
+      }),
+    );
   };
   const addLines = (text: string) => {
     const { command, added, refused: sentences } = tokensFromLines(brand, text, newId);
@@ -66,12 +68,6 @@ export function NewToken({ ref, path, onPath }: NewTokenProps) {
     event.preventDefault();
     addLines(text);
   };
-  const onKeyDown = (event: KeyboardEvent) => {
-    isTyped.current = true;
-    if (event.key !== 'Enter' || highlighted !== null) return;
-    event.preventDefault();
-    add(likely);
-  };
   return (
     <form
       className={css.newToken}
@@ -80,48 +76,25 @@ export function NewToken({ ref, path, onPath }: NewTokenProps) {
         add(likely);
       }}
     >
-      <Combobox.Root
+      <Input
+        ref={ref}
         size="xs"
         width="220px"
-        collection={collection}
-        inputValue={path}
-        // What fits is offered to who types, and not where the path was put there for them.
-        openOnChange={() => isTyped.current}
-        onInputValueChange={({ inputValue }) => onPath(inputValue)}
-        onValueChange={(change) => change.items[0] !== undefined && onPath(change.items[0] as string)}
-        onHighlightChange={(change) => setHighlighted(change.highlightedValue)}
-        value={[]}
-        selectionBehavior="preserve"
-        allowCustomValue
-        lazyMount
-        unmountOnExit
-        positioning={{ sameWidth: false, placement: 'bottom-start' }}
-      >
-        <Combobox.Control>
-          <Combobox.Input
-            ref={ref}
-            className={css.pathInput}
-            aria-label="Path of the new token"
-            placeholder="new.token.path"
-            maxLength={400}
-            onPaste={onPaste}
-            onKeyDown={onKeyDown}
-          />
-        </Combobox.Control>
-        <Portal>
-          <Combobox.Positioner>
-            {collection.items.length > 0 && (
-              <Combobox.Content minWidth="220px" maxHeight="260px">
-                {collection.items.map((item) => (
-                  <Combobox.Item key={item} item={item}>
-                    <code>{item}</code>
-                  </Combobox.Item>
-                ))}
-              </Combobox.Content>
-            )}
-          </Combobox.Positioner>
-        </Portal>
-      </Combobox.Root>
+        className={css.pathInput}
+        aria-label="Path of the new token"
+        placeholder="new.token.path"
+        autoComplete="off"
+        list={offeredId}
+        value={path}
+        maxLength={400}
+        onChange={(event) => onPath(event.target.value)}
+        onPaste={onPaste}
+      />
+      <datalist id={offeredId}>
+        {pathsOffered(brand, path).map((offered) => (
+          <option key={offered} value={offered} />
+        ))}
+      </datalist>
       <div className={css.pick}>
         <ValuePicker
           theme={theme}
