@@ -9,7 +9,7 @@ import css from './themes.module.css';
 
 /** So many of a kind are drawn; a sheet is looked at as a whole. */
 const MOST = { surfaces: 5, texts: 4, bases: 3, statuses: 6, data: 16, borders: 2 } as const;
-const SAMPLE = 'A line of text, as it is read';
+const SAMPLE = 'A line of text';
 
 /** What is drawn of a brand, the same in every theme, so that themes can be compared side by side. */
 interface SheetPlan {
