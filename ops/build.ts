@@ -20,7 +20,7 @@ export async function build(): Promise<boolean> {
 /** The server's own program. */
 export const SERVER = '.next/server.mjs';
 
-/** What Next.js does not bundle: the server's own program, and the thread that writes files. */
+/** What Next.js does not bundle: the server's own program, the thread that writes files, and what decodes files of strangers. */
 export async function buildPrograms(): Promise<void> {
   const common = { bundle: true, platform: 'node', format: 'esm', logLevel: 'error' } as const;
   await esbuild({ ...common, entryPoints: ['src/server/main.ts'], outfile: SERVER, packages: 'external' });
@@ -32,6 +32,12 @@ export async function buildPrograms(): Promise<void> {
     // Packages that ask for others the old way.
     banner: { js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);" },
     external: ['sharp', 'exceljs'],
+  });
+  await esbuild({
+    ...common,
+    entryPoints: ['src/server/foreign.program.ts'],
+    outfile: '.next/foreign.mjs',
+    packages: 'external',
   });
 }
 

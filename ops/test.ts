@@ -48,6 +48,9 @@ async function main(): Promise<void> {
     await ensure('/usr/bin/chromium-headless-shell', 'chromium-headless-shell');
     await ensure('/usr/bin/xmllint', 'libxml2-utils');
     await ensure('/usr/sbin/pgbouncer', 'pgbouncer');
+    // Another implementation of ICC profiles, and a profile.
+    await ensure('/usr/bin/icclu', 'argyll');
+    await ensure('/usr/share/color/icc/ghostscript/default_cmyk.icc', 'libgs-common');
   });
   // What only reads the code takes what the tests leave over of the two cores.
   const parts = wanted ? [wanted as Part] : (Object.keys(PARTS) as Part[]);

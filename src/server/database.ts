@@ -108,6 +108,16 @@ export interface PictureRow extends Row<PictureRow> {
   at: CreationOptional<Date>;
 }
 
+export interface PrintProfileRow extends Row<PrintProfileRow> {
+  brandId: string;
+  sha256: string;
+  /** What the profile calls itself. */
+  name: string;
+  bytes: Buffer;
+  personId: string;
+  at: CreationOptional<Date>;
+}
+
 export interface BuildTokenRow extends Row<BuildTokenRow> {
   id: string;
   brandId: string;
@@ -201,6 +211,14 @@ function define(sequelize: Sequelize) {
       brandId: key(),
       sha256: key(),
       mediaType: text(),
+      bytes: { type: DataTypes.BLOB, allowNull: false },
+      personId: text(),
+      at: now(),
+    }),
+    PrintProfile: sequelize.define<PrintProfileRow>('printProfile', {
+      brandId: key(),
+      sha256: key(),
+      name: text(),
       bytes: { type: DataTypes.BLOB, allowNull: false },
       personId: text(),
       at: now(),

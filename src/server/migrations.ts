@@ -151,6 +151,20 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
     name: '0005-tokens-end',
     sql: 'ALTER TABLE build_tokens ADD ends_at timestamptz',
   },
+  {
+    name: '0006-print-profiles',
+    sql: `
+        CREATE TABLE print_profiles (
+          brand_id text NOT NULL REFERENCES brands ON DELETE CASCADE,
+          sha256 text NOT NULL,
+          name text NOT NULL,
+          bytes bytea NOT NULL,
+          person_id text NOT NULL REFERENCES people,
+          at timestamptz NOT NULL DEFAULT now(),
+          PRIMARY KEY (brand_id, sha256)
+        );
+      `,
+  },
 ];
 
 /** The way from an empty database to today's. */

@@ -3,6 +3,7 @@ import { PictureHash } from '@/core/brand/document';
 import { pictureRefusal } from '@/core/intake/pictures/picture';
 import { pictureSize } from '@/core/image/size';
 import { database, type PersonRow, type PictureRow } from './database';
+import { foreign } from './foreign';
 import { Refused } from './refused';
 
 /** The pictures that a brand keeps; at 8 MB each, some gigabytes. */
@@ -28,6 +29,19 @@ export async function keepPicture(person: PersonRow, brandId: string, bytes: Uin
   const row = { brandId, sha256, mediaType: `image/${size.kind}`, bytes: Buffer.from(bytes), personId: person.id };
   await Picture.bulkCreate([row], { ignoreDuplicates: true });
   return sha256;
+}
+
+/** The largest logo that is taken, in bytes. */
+const LARGEST_LOGO = 2 * 1024 * 1024;
+const NO_LOGO = 'A logo is a PNG or an SVG that can be drawn; this file cannot.';
+
+/** Keeps a logo, PNG or SVG, drawn anew: what is kept is a PNG without anything else in it. @returns its SHA-256 */
+export async function keepLogo(person: PersonRow, brandId: string, bytes: Uint8Array): Promise<string> {
+  if (bytes.length > LARGEST_LOGO) throw new Refused(413, 'A logo is at most 2 MB.');
+  const isPng = pictureSize(bytes)?.kind === 'png';
+  if (!isPng && !/^[^]{0,2000}<svg[\s>]/.test(Buffer.from(bytes.subarray(0, 4_000)).toString())) throw new Refused(400, NO_LOGO);
+  const { png } = await foreign('logo', { bytes: Buffer.from(bytes).toString('base64') }, NO_LOGO);
+  return keepPicture(person, brandId, Buffer.from(png, 'base64'));
 }
 
 export async function keptPicture(brandId: string, sha256: string): Promise<PictureRow> {

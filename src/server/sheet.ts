@@ -1,24 +1,35 @@
 import { LRUCache } from 'lru-cache';
 import { z } from 'zod';
 import { slug } from '@/core/base/words';
-import { SHEET_PARTS, SheetChoice } from '@/core/sheet/sheet';
+import { LIMITS, type Brand } from '@/core/brand/document';
+import { readColour } from '@/core/colour/read';
+import { pictureSize } from '@/core/image/size';
+import { MOST_PAGES, SHEET_PARTS, SheetChoice, type SheetExtras } from '@/core/sheet/sheet';
 import { inChromium } from './chromium';
 import { loadBrand } from './documents';
 import { onePerProcess } from './one-per-process';
+import { keptPicture } from './pictures';
+import { printed } from './print';
 import { Refused } from './refused';
+import { latestNumber } from './releases';
 import { writer } from './writer';
+
+/** A list in an address. */
+const list = (longest: number) =>
+  z
+    .string()
+    .max(longest)
+    .transform((text) => (text === '' ? [] : text.split(',')));
 
 export const SheetWish = z.object({
   as: z.enum(['html', 'pdf', 'svg', 'png']),
-  /** With commas between. */
-  parts: z
-    .string()
-    .max(100)
-    .default(SHEET_PARTS.join(','))
-    .transform((text) => text.split(',')),
+  parts: list(100).default([...SHEET_PARTS]),
+  /** Ids of palettes; none for all. */
+  palettes: list(41 * LIMITS.palettes).default([]),
+  /** Empty for the version and the date. */
   note: z.string().default(''),
   /** Which page, from 1, for pictures. */
-  page: z.coerce.number().int().min(1).max(SHEET_PARTS.length).default(1),
+  page: z.coerce.number().int().min(1).max(MOST_PAGES).default(1),
 });
 
 export interface DrawnSheet {
@@ -45,47 +56,65 @@ const drawings = () =>
   );
 
 /** A brand's sheet, as it stands on the server, in one of its forms. */
-export async function drawSheet(brandId: string, { as, parts, note, page }: z.output<typeof SheetWish>): Promise<DrawnSheet> {
-  const choice = SheetChoice.safeParse({ parts, note });
-  if (!choice.success) throw new Refused(400, choice.error.issues[0]!.message);
+export async function drawSheet(brandId: string, { as, page, ...wish }: z.output<typeof SheetWish>): Promise<DrawnSheet> {
   const now = await loadBrand(brandId);
+  const parsed = SheetChoice.safeParse({ ...wish, note: wish.note.trim() || (await versionLine(brandId)) });
+  if (!parsed.success) throw new Refused(400, parsed.error.issues[0]!.message);
+  const choice = parsed.data;
   const base = `${slug(now.brand.name)}-sheet`;
-  const onPage = SHEET_PARTS.filter((part) => choice.data.parts.includes(part))[page - 1];
-  if (!onPage && (as === 'svg' || as === 'png')) throw new Refused(404, 'The sheet has fewer pages than that.');
-  const written = (of: SheetChoice, only?: number) => writer().write('sheet', now, { choice: of, page: only ?? null });
-  const drawn = (of: SheetChoice, form: 'pdf' | 'png') =>
-    drawings().forceFetch(JSON.stringify([brandId, now.seq, of, form]), {
-      context: async () => {
-        const html = await written(of);
-        return form === 'png' ? picture(html) : paper(html);
-      },
+  const extras = { logo: await logoOf(now.brand), inks: await inksFor(now.brand, choice) };
+  const written = async (only: number | null) => {
+    const drawing = await writer().write('sheet', now, { choice, page: only, ...extras });
+    if (drawing === null) throw new Refused(404, 'The sheet has fewer pages than that.');
+    return drawing;
+  };
+  const drawn = (form: 'pdf' | 'png') =>
+    drawings().forceFetch(JSON.stringify([brandId, now.seq, choice, form, form === 'png' ? page : 0]), {
+      context: async () => (form === 'png' ? picture(await written(page)) : paper(await written(null))),
     });
   switch (as) {
     case 'html':
-      return { name: `${base}.html`, mediaType: 'text/html; charset=utf-8', bytes: utf8(await written(choice.data)) };
+      return { name: `${base}.html`, mediaType: 'text/html; charset=utf-8', bytes: utf8(await written(null)) };
     case 'pdf':
-      return { name: `${base}.pdf`, mediaType: 'application/pdf', bytes: await drawn(choice.data, 'pdf') };
+      return { name: `${base}.pdf`, mediaType: 'application/pdf', bytes: await drawn('pdf') };
     case 'svg':
-      return {
-        name: `${base}-${page}.svg`,
-        mediaType: 'image/svg+xml; charset=utf-8',
-        bytes: utf8(await written(choice.data, page)),
-      };
+      return { name: `${base}-${page}.svg`, mediaType: 'image/svg+xml; charset=utf-8', bytes: utf8(await written(page)) };
     case 'png':
-      return {
-        name: `${base}-${page}.png`,
-        mediaType: 'image/png',
-        bytes: await drawn({ ...choice.data, parts: [onPage!] }, 'png'),
-      };
+      return { name: `${base}-${page}.png`, mediaType: 'image/png', bytes: await drawn('png') };
   }
+}
+
+/** Which version this is, and of which day. */
+async function versionLine(brandId: string): Promise<string> {
+  const number = await latestNumber(brandId);
+  const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeZone: 'UTC' }).format(new Date());
+  return `${number === 0 ? 'not released yet' : `after release ${number}`}, ${day}`;
+}
+
+async function logoOf({ id, logo }: Brand): Promise<SheetExtras['logo']> {
+  if (!logo) return null;
+  const { bytes, mediaType } = await keptPicture(id, logo.picture);
+  const { width, height } = pictureSize(bytes)!;
+  return { uri: `data:${mediaType};base64,${bytes.toString('base64')}`, width, height };
+}
+
+/** As many colours as twelve pages hold. */
+const MOST_INKED = 1_000;
+
+async function inksFor(brand: Brand, { parts, palettes }: SheetChoice): Promise<SheetExtras['inks']> {
+  if (!parts.includes('palettes')) return null;
+  const chosen = brand.palettes.filter(({ id }) => palettes.length === 0 || palettes.includes(id));
+  const colours = chosen.flatMap(({ swatches }) => swatches.map(({ value }) => readColour(value)!.hex));
+  const found = await printed(brand.id, colours.slice(0, MOST_INKED));
+  return found && { name: found.name, of: found.inks };
 }
 
 function utf8(text: string): Uint8Array {
   return new TextEncoder().encode(text);
 }
 
-function picture(html: string): Promise<Uint8Array> {
-  return inChromium(html, async (page) => {
+function picture(svg: string): Promise<Uint8Array> {
+  return inChromium(`<!doctype html><style>body{margin:0}svg{display:block}</style>${svg}`, async (page) => {
     await page.setViewport(SCREEN);
     return page.screenshot({ clip: { x: 0, y: 0, width: SCREEN.width, height: SCREEN.height } });
   });

@@ -6,7 +6,7 @@ import { promisify } from 'node:util';
 import { brotliCompress, constants, gzip } from 'node:zlib';
 import type { Brand } from '@/core/brand/document';
 import { bundle, manifestFile, type ManifestEntry } from '@/core/release/bundle';
-import { sheetHtml, sheetPages, type SheetChoice } from '@/core/sheet/sheet';
+import { sheetHtml, sheetPages, type SheetChoice, type SheetExtras } from '@/core/sheet/sheet';
 import { sheetFonts } from './sheet-fonts';
 import { weigh, type Sizes, type Weight } from '@/core/release/weight';
 import type { WrittenFile } from '@/core/formats/kit/format';
@@ -26,9 +26,17 @@ export async function release({ brand }: { brand: Brand }): Promise<{
   return { stops: null, files: [...files, manifestFile(brand, manifest)], manifest };
 }
 
-/** The brand sheet: as one document, or one of its pages, counted from 1, as SVG. */
-export function sheet({ brand, choice, page }: { brand: Brand; choice: SheetChoice; page: number | null }): string {
-  return page === null ? sheetHtml(brand, choice, sheetFonts()) : sheetPages(brand, choice, sheetFonts())[page - 1]!;
+/** The brand sheet: as one document, or one of its pages, counted from 1, as SVG; null when there is no such page. */
+export function sheet(asked: {
+  brand: Brand;
+  choice: SheetChoice;
+  page: number | null;
+  logo: SheetExtras['logo'];
+  inks: SheetExtras['inks'];
+}): string | null {
+  const { brand, choice, page, ...more } = asked;
+  const extras = { ...more, fonts: sheetFonts() };
+  return page === null ? sheetHtml(brand, choice, extras) : (sheetPages(brand, choice, extras)[page - 1] ?? null);
 }
 
 /** What the families of a destination weigh; null when it does not choose among them, a sentence when that is too much work. */

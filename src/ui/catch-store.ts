@@ -3,7 +3,7 @@ import type { Problem } from '@/core/source/problem';
 import { create } from 'zustand';
 import { createJSONStorage, persist } from 'zustand/middleware';
 import type { Route } from '@/core/intake/bring-in';
-import type { PaletteSource } from '@/core/brand/document';
+import type { PaletteOrigin } from '@/core/brand/document';
 import type { Earlier, IntakeLine } from '@/core/intake/catch';
 import { tell } from './notices';
 
@@ -27,8 +27,8 @@ interface CatchState {
   readonly names: Readonly<Record<number, string>>;
   /** Where the person sends each group, by its name; other groups become new palettes. */
   readonly routes: Readonly<Record<string, Route>>;
-  /** What new palettes are to name as their source, by group. */
-  readonly origins: Readonly<Record<string, PaletteSource>>;
+  /** What is known of new palettes besides their colours, by group. */
+  readonly origins: Readonly<Record<string, PaletteOrigin>>;
   /** The picture whose colours these are, for as long as the page is open. */
   readonly picture: File | null;
   readonly setText: (text: string) => void;
@@ -49,7 +49,8 @@ interface CatchState {
 interface Found {
   readonly lines: readonly IntakeLine[];
   readonly problems: readonly Problem[];
-  readonly origin?: PaletteSource;
+  /** By the group's name in the lines. */
+  readonly origins?: Readonly<Record<string, PaletteOrigin>>;
   readonly picture?: File;
 }
 
@@ -102,7 +103,7 @@ export const useCatch = create<CatchState>()(
     }),
     {
       name: 'breakwater-catch',
-      version: 3,
+      version: 4,
       // What an older version of this page kept has another shape: a catch is soon made again.
       migrate: () => EMPTY,
       // The server draws the page without this browser's disk; the gather stage takes the catch up once it is shown.
@@ -171,9 +172,10 @@ function added({ sources, lines, problems, ...rest }: Content, source: string, f
     lines: [...lines, ...fresh],
     problems: [...problems, ...found.problems.map((problem) => ({ ...problem, source }))],
     ...(found.picture && { picture: found.picture }),
-    ...(found.origin && {
-      origins: { ...rest.origins, ...Object.fromEntries(fresh.map(({ palette }) => [palette, found.origin!])) },
-    }),
+    origins: {
+      ...rest.origins,
+      ...Object.fromEntries(Object.entries(found.origins ?? {}).map(([palette, origin]) => [group(palette), origin])),
+    },
     ticked: [...rest.ticked, ...fresh.filter(({ take }) => take).map(({ index }) => index)],
   };
 }

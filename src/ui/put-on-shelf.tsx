@@ -30,10 +30,12 @@ export function PutOnShelf({ open, onOpen }: { open: boolean; onOpen: (open: boo
   const [chosen, setChosen] = useState<string | null>(null);
   const [kind, setKind] = useState<ShelfKind | null>(null);
   const [tags, setTags] = useState('');
-  const [maker, setMaker] = useState(person.name);
-  const [note, setNote] = useState('');
   const [busy, setBusy] = useState(false);
+  /** As typed; until then what the palette says itself. */
+  const [typed, setTyped] = useState<{ maker?: string; note?: string }>({});
   const palette = palettes.find((offered) => offered.id === (chosen ?? current)) ?? palettes[0];
+  const maker = typed.maker ?? palette?.maker?.name ?? person.name;
+  const note = typed.note ?? palette?.note ?? '';
   const put = async () => {
     const entry = ShelfPalette.safeParse({
       id: newId(),
@@ -54,7 +56,7 @@ export function PutOnShelf({ open, onOpen }: { open: boolean; onOpen: (open: boo
       await queries.invalidateQueries({ queryKey: ['shelf', id] });
       onOpen(false);
       setTags('');
-      setNote('');
+      setTyped({});
       tell(`${palette!.name} is on the shelf.`);
     } catch (error) {
       tell(error instanceof TypeError ? 'The server cannot be reached; the shelf is as it was.' : (error as Error).message);
@@ -103,7 +105,12 @@ export function PutOnShelf({ open, onOpen }: { open: boolean; onOpen: (open: boo
               </Field.Root>
               <Field.Root>
                 <Field.Label>Made by</Field.Label>
-                <Input size="sm" value={maker} maxLength={120} onChange={(event) => setMaker(event.target.value)} />
+                <Input
+                  size="sm"
+                  value={maker}
+                  maxLength={120}
+                  onChange={(event) => setTyped({ ...typed, maker: event.target.value })}
+                />
               </Field.Root>
               <Field.Root>
                 <Field.Label>Tags</Field.Label>
@@ -116,7 +123,7 @@ export function PutOnShelf({ open, onOpen }: { open: boolean; onOpen: (open: boo
                   placeholder="What it is for"
                   value={note}
                   maxLength={SHELF_LIMITS.note}
-                  onChange={(event) => setNote(event.target.value)}
+                  onChange={(event) => setTyped({ ...typed, note: event.target.value })}
                 />
               </Field.Root>
             </Dialog.Body>

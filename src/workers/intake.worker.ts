@@ -2,7 +2,8 @@ import { problem, type Problem } from '@/core/source/problem';
 import type { SourceFile } from '@/core/intake/reader';
 import { readFile } from '@/core/intake/readers';
 import { expose } from 'comlink';
-import { catchOf, type Earlier, type IntakeLine } from '@/core/intake/catch';
+import type { PaletteOrigin } from '@/core/brand/document';
+import { catchOf, originsOf, type Earlier, type IntakeLine } from '@/core/intake/catch';
 import type { CellRange } from '@/core/intake/tables/cell-range';
 import { whyNotRead } from '@/core/intake/not-read';
 import { bytesOf, decode } from './decode';
@@ -13,6 +14,8 @@ export interface Intake {
   readonly format: string | null;
   readonly lines: readonly IntakeLine[];
   readonly problems: readonly Problem[];
+  /** What the source says of its palettes, by their names. */
+  readonly origins: Readonly<Record<string, PaletteOrigin>>;
 }
 
 /** What is asked of a source besides reading it. */
@@ -35,10 +38,10 @@ const api = {
   ): Promise<Omit<Intake, 'lines'>> {
     const file = source instanceof File ? { name: source.name, bytes: await bytesOf(source) } : source;
     const reading = await readFile(file, { onProgress: (share) => void onProgress(share), decode, ...(range && { range }) });
-    if (!reading) return { format: null, problems: [problem(whyNotRead(file.bytes))] };
+    if (!reading) return { format: null, origins: {}, problems: [problem(whyNotRead(file.bytes))] };
     const lines = catchOf(reading, earlier);
     for (let at = 0; at < lines.length; at += BATCH) await onLines(lines.slice(at, at + BATCH));
-    return { format: reading.format, problems: reading.problems };
+    return { format: reading.format, problems: reading.problems, origins: originsOf(reading) };
   },
 };
 

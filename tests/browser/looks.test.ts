@@ -109,7 +109,7 @@ test('on mid grey every view of Ship is readable and free of serious findings', 
   await ida.sees('All files of this destination');
   expect(await findings(ida)).toEqual([]);
   await ida.click('Brand sheet');
-  await ida.find('img[alt="Page 4: Charts, use and misuse"]');
+  await ida.find('img[alt="Page 10: Charts, use and misuse"]');
   expect(await findings(ida)).toEqual([]);
   await ida.click('Back to the files');
   await ida.click('For builds');

@@ -182,24 +182,27 @@ test('a token for builds is shown once, listed, and taken away', async () => {
 
 test('the brand sheet is seen page by page, and taken along as PDF and as pictures', async () => {
   await ida.click('Brand sheet');
+  // Pages out of sight are drawn when they come into it.
   const drawn = (count: number) =>
     ida.page.waitForFunction(
       (wanted) => {
         const pages = [...document.querySelectorAll<HTMLImageElement>('ol[class*=pages] img')];
-        return pages.length === wanted && pages.every(({ complete, naturalWidth }) => complete && naturalWidth > 0);
+        return pages.length === wanted && pages[0]!.naturalWidth > 0;
       },
       {},
       count,
     );
-  await drawn(4);
+  await drawn(10);
   await tick('Tokens by theme');
-  await drawn(3);
+  await drawn(7);
+  for (const palette of ['Route lines', 'Sea state', 'Tide offset', 'Deck paint', 'Trainer 16']) await tick(palette);
+  await drawn(4);
   await ida.fill('A line at the head', 'For the harbour office');
   const folder = await ida.downloads();
-  await ida.click('Download as PDF');
+  await ida.click('Download as PDF, 4 pages');
   const pdf = (await arrived(folder, 'quillhaven-ferries-sheet.pdf')).toString('latin1');
-  expect(pdf.match(/\/Type\s*\/Page\b/g)).toHaveLength(3);
-  await (await ida.find('[aria-label="Palettes as SVG"]')).click();
+  expect(pdf.match(/\/Type\s*\/Page\b/g)).toHaveLength(4);
+  await (await ida.find('[aria-label="SVG of page 1"]')).click();
   expect((await arrived(folder, 'quillhaven-ferries-sheet-1.svg')).toString()).toContain('For the harbour office');
   await ida.click('Back to the files');
 });

@@ -3,6 +3,12 @@ import { coloursOf, leftOutOf } from '../colours-of';
 import { type Brand, emptyBrand } from '@/core/brand/document';
 import { readFile } from '@/core/intake/readers';
 import ExcelJS from 'exceljs';
+import { execFileSync } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { readColour } from '@/core/colour/read';
+import { demo } from '../harsh-brand';
 import { zipSync, strToU8 } from 'fflate';
 import { zipFile } from '../foreign/zip-file';
 import { PNG } from 'pngjs';
@@ -167,13 +173,36 @@ test('a workbook of ours opens in another program (exceljs) with codes and fills
   const book = new ExcelJS.Workbook();
   await book.xlsx.load(writeDestination(brand, { name: 'x', format: 'xlsx', options: {} }).files[0]!.bytes.slice().buffer);
   const row = book.worksheets[0]!.getRow(2);
-  expect([book.worksheets[0]!.name, row.getCell(1).value, row.getCell(2).value, row.getCell(5).value]).toEqual([
+  expect([book.worksheets[0]!.name, row.getCell(2).value, row.getCell(3).value, row.getCell(6).value]).toEqual([
     'A B  "x"',
     '<Sound>',
     '#1f6f78',
     120,
   ]);
-  expect(row.getCell(6).fill).toMatchObject({ pattern: 'solid', fgColor: { argb: 'FF1F6F78' } });
+  expect(row.getCell(1).fill).toMatchObject({ pattern: 'solid', fgColor: { argb: 'FF1F6F78' } });
+  const [sheet] = book.worksheets;
+  expect(sheet!.views[0]).toMatchObject({ state: 'frozen', ySplit: 1 });
+  expect(sheet!.getRow(1).getCell(1).font).toMatchObject({ bold: true });
+  expect(sheet!.pageSetup).toMatchObject({ paperSize: 9, fitToPage: true, fitToWidth: 1, printTitlesRow: '1:1' });
+});
+
+const OFFICE = '/usr/bin/ssconvert';
+(existsSync(OFFICE) ? test : test.skip)('an office program (gnumeric) shows and prints a workbook of ours whole', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'breakwater-office-'));
+  const [file] = writeDestination(demo, { name: 'x', format: 'xlsx', options: {} }).files;
+  writeFileSync(join(folder, 'book.xlsx'), file!.bytes);
+  const opened = (as: string, type: string) => {
+    execFileSync(OFFICE, ['-T', type, 'book.xlsx', as], { cwd: folder, stdio: 'pipe' });
+    return readFileSync(join(folder, as));
+  };
+  const shown = opened('book.html', 'Gnumeric_html:html40').toString().toLowerCase();
+  for (const { swatches } of demo.palettes)
+    for (const { name, value } of swatches)
+      for (const seen of [name.toLowerCase(), `background:${readColour(value)!.hex};`]) expect(shown).toContain(seen);
+  // A page of A4 for each palette, as wide as the sheet.
+  const printed = opened('book.pdf', 'Gnumeric_pdf:pdf_assistant').toString('latin1');
+  expect(printed.match(/\/Type\s*\/Page\b/g)).toHaveLength(demo.palettes.length);
+  expect(printed).toMatch(/\/MediaBox \[ 0 0 59[45][.\d]* 84[12][.\d]* \]/);
 });
 
 test('design tokens: the 2025.10 form with groups, types and pointers, and the older strings', async () => {

@@ -4,7 +4,6 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Client } from 'pg';
-import { PNG } from 'pngjs';
 import { OTHERS, startTestServer, Visitor, type TestServer } from '../test-server';
 
 let server: TestServer;
@@ -147,51 +146,4 @@ test('what a destination weighs and the organisation’s templates are for its p
   expect(await ida.send('GET', '/api/brands/quillhaven/weight/nothing')).toMatchObject({ status: 404 });
   expect(await ida.send('GET', '/api/brands/others/weight/d-classes')).toMatchObject({ status: 404 });
   expect(await ida.send('GET', '/api/brands/others/templates')).toMatchObject({ status: 404 });
-});
-
-describe('the brand sheet', () => {
-  const sheet = async (query: string, visitor = ida) => {
-    const response = await visitor.fetch(`/api/brands/quillhaven/sheet?${query}`);
-    return { status: response.status, headers: response.headers, bytes: Buffer.from(await response.arrayBuffer()) };
-  };
-
-  test('PDF: a page of A4 for each part, its fonts carried along, the same bytes again', async () => {
-    const { status, bytes } = await sheet('as=pdf');
-    const text = bytes.toString('latin1');
-    expect([status, text.slice(0, 5)]).toEqual([200, '%PDF-']);
-    expect(text.match(/\/Type\s*\/Page\b/g)).toHaveLength(4);
-    // 297 by 210 mm in points.
-    expect(text).toMatch(/\/MediaBox \[0 0 841\.\d+ 59[45][.\d]*\]/);
-    expect(text).toMatch(/\/FontFile/);
-    expect((await sheet('as=pdf')).bytes.equals(bytes)).toBe(true);
-    const two = (await sheet('as=pdf&parts=palettes,reading')).bytes.toString('latin1');
-    expect(two.match(/\/Type\s*\/Page\b/g)).toHaveLength(2);
-  });
-
-  test('PNG, SVG and HTML: drawn, and harmless whatever the line at the head says', async () => {
-    const png = PNG.sync.read((await sheet('as=png&page=1')).bytes);
-    expect([png.width, png.height]).toEqual([2246, 1588]);
-    // The first patch, where the palette’s first swatch is drawn.
-    const at = (290 * png.width + 150) * 4;
-    expect(png.data.subarray(at, at + 3).toString('hex')).toBe('006871');
-    const note = encodeURIComponent('</text><script>alert(1)</script>');
-    const svg = await sheet(`as=svg&page=2&note=${note}`);
-    expect(svg.bytes.toString()).not.toContain('<script');
-    expect(svg.headers.get('content-security-policy')).toContain("default-src 'none'");
-    expect((await sheet(`as=html&note=${note}`)).bytes.toString()).not.toContain('<script');
-  });
-
-  test.each([
-    ['as=exe', 400],
-    ['as=pdf&parts=', 400],
-    ['as=pdf&parts=palettes,nothing', 400],
-    ['as=svg&page=4&parts=palettes', 404],
-    [`as=svg&note=${'x'.repeat(200)}`, 400],
-  ])('%s is refused', async (query, status) => {
-    expect((await sheet(query)).status).toBe(status);
-  });
-
-  test('nobody without a part in the brand gets one', async () => {
-    expect((await sheet('as=svg', new Visitor(server))).status).toBe(401);
-  });
 });

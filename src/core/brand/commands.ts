@@ -22,6 +22,8 @@ const BrandEdit = z.strictObject({
       name: Brand.shape.name,
       naming: Brand.shape.naming.nullable(),
       carried: Brand.shape.carried,
+      print: Brand.shape.print.nullable(),
+      logo: Brand.shape.logo.nullable(),
     }),
   ),
 });
@@ -29,7 +31,13 @@ const PaletteAdd = z.strictObject({ do: z.literal('palette.add'), palette: Palet
 const PaletteEdit = z.strictObject({
   do: z.literal('palette.edit'),
   id: EntityId,
-  ...edit(Palette.pick({ name: true, kind: true })),
+  // What a palette may lack is taken away by null.
+  ...edit(
+    Palette.pick({ name: true, kind: true }).extend({
+      note: Palette.shape.note.nullable(),
+      maker: Palette.shape.maker.nullable(),
+    }),
+  ),
 });
 const PaletteRemove = z.strictObject({ do: z.literal('palette.remove'), id: EntityId });
 const PaletteMove = z.strictObject({ do: z.literal('palette.move'), id: EntityId, before });

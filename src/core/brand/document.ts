@@ -7,6 +7,8 @@ import { BRAND_UPGRADES, BRAND_VERSION, upgraded } from './versions';
 export const LIMITS = {
   name: 120,
   description: 2_000,
+  note: 500,
+  link: 300,
   colour: 128,
   path: 200,
   palettes: 500,
@@ -64,20 +66,36 @@ export const Swatch = z.strictObject({
   settled: z.strictObject({ from: colour, to: colour }).optional(),
 });
 
-/** SHA-256 of a picture's bytes, in lower-case hex. */
+/** SHA-256 of a picture's or a profile's bytes, in lower-case hex. */
 export const PictureHash = z.string().regex(/^[0-9a-f]{64}$/);
 
 /** What a palette was made from: a picture kept beside the brand, by its SHA-256, a palette of the shelf, or a palette file. */
 export const PaletteSource = z.union([
   z.strictObject({ picture: PictureHash, name }),
-  z.strictObject({ shelf: id, name, maker: name.optional() }),
-  z.strictObject({ file: name, maker: name }),
+  z.strictObject({ shelf: id, name }),
+  z.strictObject({ file: name }),
 ]);
+
+/** Who made a palette, and where to find more of it. The address is shown and never fetched. */
+export const PaletteMaker = z.strictObject({
+  name,
+  link: z
+    .url({
+      protocol: /^https?$/,
+      hostname: z.regexes.domain,
+      error: 'A link is an address such as https://example.org/palettes.',
+    })
+    .max(LIMITS.link, `A link has at most ${LIMITS.link} characters.`)
+    .optional(),
+});
 
 export const Palette = z.strictObject({
   id,
   name,
   kind: z.enum(PALETTE_KINDS),
+  /** What it is for, in a sentence or two. */
+  note: text(LIMITS.note).optional(),
+  maker: PaletteMaker.optional(),
   source: PaletteSource.optional(),
   swatches: z.array(Swatch).max(LIMITS.swatches, `A palette holds at most ${LIMITS.swatches} swatches.`),
 });
@@ -205,6 +223,10 @@ const BrandShape = z.strictObject({
   fields: z.array(DataField).max(LIMITS.fields),
   carried: z.array(Carried).max(LIMITS.carried),
   naming: z.enum(NAMINGS).optional(),
+  /** The printing condition: an ICC profile kept beside the brand, and what it calls itself. */
+  print: z.strictObject({ profile: PictureHash, name }).optional(),
+  /** A picture kept beside the brand that stands at the head of its sheet, and what its file was called. */
+  logo: z.strictObject({ picture: PictureHash, name }).optional(),
 });
 
 /**
@@ -268,6 +290,9 @@ export const KeptBrand = z.preprocess(
 
 export type Brand = z.infer<typeof Brand>;
 export type Palette = z.infer<typeof Palette>;
+export type PaletteMaker = z.infer<typeof PaletteMaker>;
+/** What is known of a palette besides its colours. */
+export type PaletteOrigin = Pick<z.infer<typeof Palette>, 'note' | 'maker' | 'source'>;
 export type PaletteSource = z.infer<typeof PaletteSource>;
 export type Swatch = z.infer<typeof Swatch>;
 export type Theme = z.infer<typeof Theme>;

@@ -14,16 +14,16 @@ test('a palette is handed on without ids and notes of settling, and the same one
   const text = serialisePalette(palette, ' Ida ');
   expect(JSON.parse(text)).toEqual({
     format: 'breakwater-palette',
-    version: 1,
+    version: 2,
     name: 'Late boats',
     kind: 'categorical',
-    maker: 'Ida',
+    maker: { name: 'Ida' },
     swatches: [
       { name: 'Keel', value: '#162631', locked: true, row: 'Dark' },
       { name: 'Foam', value: '#ddf0ee', locked: false },
     ],
   });
-  expect([text.endsWith('}\n'), text.includes('\n  "version": 1,'), paletteFileName(palette)]).toEqual([
+  expect([text.endsWith('}\n'), text.includes('\n  "version": 2,'), paletteFileName(palette)]).toEqual([
     true,
     true,
     'late-boats.palette.json',
@@ -31,9 +31,9 @@ test('a palette is handed on without ids and notes of settling, and the same one
   const accepts = (change: object) => PaletteFile.safeParse({ ...(JSON.parse(text) as object), ...change }).success;
   expect([
     accepts({}),
-    accepts({ version: 2 }),
+    accepts({ version: 3 }),
     accepts({ format: 'x' }),
     accepts({ more: 1 }),
-    accepts({ maker: 'x'.repeat(121) }),
+    accepts({ maker: { name: 'x'.repeat(121) } }),
   ]).toEqual([true, false, false, false, false]);
 });

@@ -1,15 +1,37 @@
 /** The shape a brand document has now. Whoever changes it adds a version, and below what makes the new shape of the old. */
-export const BRAND_VERSION = 2;
+export const BRAND_VERSION = 3;
 /** The shape commands have now, counted likewise. */
-export const COMMAND_VERSION = 1;
+export const COMMAND_VERSION = 2;
 
-type Upgrade = (data: Readonly<Record<string, unknown>>) => Record<string, unknown>;
+type Data = Readonly<Record<string, unknown>>;
+type Upgrade = (data: Data) => Record<string, unknown>;
 
 /** By the version that it starts from. What such a version could not say yet is left as it was to be understood then. */
 export const BRAND_UPGRADES: Readonly<Record<number, Upgrade>> = {
   1: (brand) => ({ fields: [], carried: [], ...brand, version: 2 }),
+  2: (brand) => ({ ...brand, palettes: each(brand.palettes, withMaker), version: 3 }),
 };
-export const COMMAND_UPGRADES: Readonly<Record<number, Upgrade>> = {};
+export const COMMAND_UPGRADES: Readonly<Record<number, Upgrade>> = {
+  1: (command) => ({
+    ...command,
+    steps: each(command.steps, (step) =>
+      step.do === 'palette.add' ? { ...step, palette: each([step.palette], withMaker)[0] } : step,
+    ),
+  }),
+};
+
+/** Who made a palette once stood with its source; a file of nobody said “nobody named”. */
+function withMaker(palette: Data): Data {
+  const { maker, ...source } = (palette.source ?? {}) as Data;
+  if (maker === undefined) return palette;
+  return { ...palette, ...(maker !== 'nobody named' && { maker: { name: maker } }), source };
+}
+
+/** A list with each object in it changed; what is no list, or no object, is left for the schema to refuse. */
+function each(list: unknown, change: (data: Data) => Data): unknown[] {
+  if (!Array.isArray(list)) return list as unknown[];
+  return list.map((data: unknown) => (typeof data === 'object' && data !== null ? change(data as Data) : data));
+}
 
 /**
  * Data of an earlier version in the shape of today's. What is no object, or of a version nobody knows, comes back as it is, for the

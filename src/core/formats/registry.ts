@@ -1,4 +1,5 @@
 import { finding } from '../findings/finding';
+import { notesOfPalettes } from '../brand/palette-notes';
 import type { Brand, Destination, Theme, Token } from '../brand/document';
 import { android } from './systems/android';
 import { assetCatalog } from './systems/asset-catalog';
@@ -20,6 +21,7 @@ import { less } from './frameworks/less';
 import { linuxConsole } from './systems/linux-console';
 import { lua } from './games/lua';
 import { matplotlib } from './charts/matplotlib';
+import { headed } from './kit/headed';
 import { mui } from './frameworks/mui';
 import { plotly } from './charts/plotly';
 import { properties } from './systems/properties';
@@ -131,10 +133,23 @@ export function writeDestination(
   const wanted = (options.data as { themes?: readonly string[] }).themes ?? [];
   const chosen = wanted.length === 0 ? themes : themes.filter(({ id }) => wanted.includes(id));
   if (chosen.length === 0) return refuse('None of the themes it is for is there any more; choose others in its options.');
-  const written = format.write(brand, chosen, options.data);
+  const written = withNotes(format.write(brand, chosen, options.data), brand, chosen, format, options.data);
   const { folder } = options.data as { folder: string };
   if (folder === '') return written;
   return { ...written, files: written.files.map((file) => ({ ...file, path: `${folder}/${file.path}` })) };
+}
+
+/** With the notes of the palettes its colours come from, where descriptions are asked for as comments. */
+function withNotes(
+  written: Written,
+  brand: Brand,
+  themes: readonly Theme[],
+  { comment, tokensWritten: tokensOf }: Format,
+  options: Readonly<Record<string, unknown>>,
+): Written {
+  if (!comment || options.comments !== true) return written;
+  const lines = notesOfPalettes(brand, tokensOf(brand.tokens, options), themes).map(comment);
+  return lines.length === 0 ? written : { ...written, files: written.files.map((file) => headed(file, lines)) };
 }
 
 /** The tokens that a destination writes; none when its format or an option of it is not known. */

@@ -22,9 +22,10 @@ export function isBrandFile(text: string): boolean {
 export function readingOfBrand(brand: Brand): Reading {
   const theme = brand.themes[0]!;
   const paths = new Map(brand.tokens.map((token) => [token.id, token.path]));
-  const palettes = brand.palettes.map(({ name, kind, swatches }) => ({
+  const palettes = brand.palettes.map(({ name, kind, note, maker, swatches }) => ({
     name,
     kind,
+    about: { ...(note && { note }), ...(maker && { maker }) },
     entries: swatches.map(({ name: swatch, value, row }, at) =>
       taken(certain(value), { name: swatch, line: at + 1, ...(row !== undefined && { row }) }),
     ),

@@ -5,7 +5,7 @@ import {
   TokenPath,
   type Brand,
   type Palette,
-  type PaletteSource,
+  type PaletteOrigin,
   type Swatch,
   type Token,
   type TokenValue,
@@ -40,9 +40,9 @@ export interface ArrivingAlias extends ArrivingToken {
 
 export interface Arrival {
   readonly route: Route;
-  /** Kind and source of the palette, should it be a new one. */
+  /** Of the palette, should it be a new one. */
   readonly kind: Palette['kind'];
-  readonly source?: PaletteSource;
+  readonly origin?: PaletteOrigin;
   readonly swatches: readonly ArrivingSwatch[];
 }
 
@@ -83,7 +83,7 @@ export function bringIn(brand: Brand, { groups, themes, aliases }: Arrivals, new
   const paletteName = uniqueNames(brand.palettes.map(({ name }) => name));
   let first: string | null = null;
   let count = 0;
-  for (const { route, kind, source, swatches } of merged(brand, groups)) {
+  for (const { route, kind, origin, swatches } of merged(brand, groups)) {
     let ids: readonly (string | null)[] = swatches.map(() => null);
     if (route.to === 'tokens') {
       if (!themes) continue;
@@ -101,7 +101,7 @@ export function bringIn(brand: Brand, { groups, themes, aliases }: Arrivals, new
       if (route.to === 'new')
         steps.push({
           do: 'palette.add',
-          palette: { id, name: paletteName(route.name), kind, ...(source && { source }), swatches: added },
+          palette: { id, name: paletteName(route.name), kind, ...origin, swatches: added },
           before: null,
         });
       else steps.push({ do: 'swatch.add', palette: id, swatches: added, before: null });

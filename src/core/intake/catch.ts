@@ -1,6 +1,7 @@
 import { ciede2000 } from '../colour/difference';
 import { labOf, type LabD65 } from '../colour/lab';
 import { shownKey, type ReadColour } from '../colour/read';
+import type { PaletteOrigin } from '../brand/document';
 import { doubt, type Doubt, type Entry, type PaletteKind, type Reading } from './reading';
 
 /** What of a colour a person decides on: less of it is copied from the worker that read it, which is felt in large catches. */
@@ -59,6 +60,11 @@ export function catchOf({ palettes, entries }: Reading, earlier: readonly Earlie
       ...(row !== undefined && { row }),
     };
   });
+}
+
+/** What is known of the palettes of a reading, by the name they have in the catch. */
+export function originsOf({ palettes }: Pick<Reading, 'palettes'>): Record<string, PaletteOrigin> {
+  return Object.fromEntries(palettes.flatMap(({ name, about }) => (about ? [[name, about]] : [])));
 }
 
 function caught({ css, hex, alpha }: ReadColour): CaughtColour {

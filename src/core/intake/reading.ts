@@ -1,4 +1,4 @@
-import { LIMITS, type PALETTE_KINDS } from '../brand/document';
+import { LIMITS, type PALETTE_KINDS, type PaletteOrigin } from '../brand/document';
 import { hexCode, readColour, type ReadColour } from '../colour/read';
 import { problem, type Problem } from '../source/problem';
 import type { Place, Span } from '../source/source-text';
@@ -73,11 +73,19 @@ export type ColourEntry = Entry & { readonly colour: ReadColour };
 
 export type PaletteKind = (typeof PALETTE_KINDS)[number];
 
+/** A palette of a reading, its colours apart. */
+export interface PaletteHead {
+  readonly name: string;
+  readonly kind: PaletteKind;
+  /** What it is for and who made it, where the file says so. */
+  readonly about?: PaletteOrigin;
+}
+
 /** What a reader understood of a file. Nothing is guessed silently, and nothing is lost: see `entryCount`. */
 export interface Reading {
   /** Id of the reader. */
   readonly format: string;
-  readonly palettes: readonly { readonly name: string; readonly kind: PaletteKind }[];
+  readonly palettes: readonly PaletteHead[];
   /** In the source's order; those of one palette together. */
   readonly entries: readonly Entry[];
   readonly tokens: readonly ReadToken[];
@@ -142,18 +150,16 @@ export function certain(css: string): ReadColour {
   return readColour(css)!;
 }
 
-interface PaletteParts {
-  readonly name: string;
-  readonly kind: PaletteKind;
+interface PaletteParts extends PaletteHead {
   readonly entries: readonly EntryParts[];
 }
 
 /** A reading of palettes. Those in which there is no colour at all are no palettes: their entries belong to none. */
 export function readingOf(format: string, palettes: readonly PaletteParts[], problems: readonly Problem[] = []): Reading {
-  const heads: { name: string; kind: PaletteKind }[] = [];
-  const entries = palettes.flatMap(({ name, kind, entries: parts }) => {
+  const heads: PaletteHead[] = [];
+  const entries = palettes.flatMap(({ entries: parts, ...head }) => {
     const coloured = parts.some(({ colour }) => colour !== null);
-    if (coloured) heads.push({ name, kind });
+    if (coloured) heads.push(head);
     const palette = coloured ? heads.length - 1 : null;
     return parts.map((entry): Entry => ({ ...entry, palette }));
   });

@@ -1,42 +1,43 @@
 import type { Brand } from '../brand/document';
 import { textPairs, type TextPair } from '../findings/contrast';
+import type { Content } from './flow';
 import { FLOOR, INNER, PAPER, rect, rule, SOFT, text } from './paper';
 
-const GAP = 22;
+const GAP = 26;
+/** Themes side by side; more go on further pages. */
+const ACROSS = 3;
 /** Pairs listed below the specimen of a theme. */
-const ROW = 17;
+const ROW = 18;
 
 /** Every theme with a specimen of its type and the contrast of its texts on their surfaces. */
-export function readingPart(brand: Brand): string {
-  const themes = brand.themes.slice(0, 4);
-  const width = (INNER - (themes.length - 1) * GAP) / themes.length;
-  return themes
-    .map((theme, at) => {
-      const pairs = textPairs(brand, [theme]);
-      return column(brand, theme.name, pairs, PAPER.margin + at * (width + GAP), width);
-    })
-    .join('');
+export function readingPart(brand: Brand, lead: number): Content[] {
+  const across = Math.min(ACROSS, brand.themes.length);
+  const width = (INNER - (across - 1) * GAP) / across;
+  return Array.from({ length: Math.ceil(brand.themes.length / across) }, (_, page) => () => {
+    const top = PAPER.head + (page === 0 ? lead : 0);
+    return brand.themes
+      .slice(page * across, (page + 1) * across)
+      .map((theme, at) => column(brand, theme.name, textPairs(brand, [theme]), PAPER.margin + at * (width + GAP), top, width))
+      .join('');
+  });
 }
 
-function column(brand: Brand, name: string, pairs: readonly TextPair[], x: number, width: number): string {
-  const top = PAPER.head;
+function column(brand: Brand, name: string, pairs: readonly TextPair[], x: number, top: number, width: number): string {
   const best = [...pairs].sort((one, two) => two.ratio - one.ratio);
   const main = ordinary(brand, pairs) ?? best[0];
-  const parts = [text(x, top + 8, name, { size: 11, weight: 620, max: width }), rule(x, top + 11.5, width)];
-  if (!main) return parts.join('') + text(x, top + 30, 'No text has a surface in this theme.', { size: 9, fill: SOFT });
-  parts.push(specimen(main, best, x, top + 20, width));
-  let y = top + 232;
-  const room = Math.floor((FLOOR - y) / ROW);
+  const parts = [text(x, top + 10, name, { size: 13, weight: 620, max: width }), rule(x, top + 15, width)];
+  if (!main) return parts.join('') + text(x, top + 34, 'No text has a surface in this theme.', { fill: SOFT });
+  parts.push(specimen(main, best, x, top + 24, width));
+  let y = top + 240;
+  const room = Math.floor((FLOOR - y) / ROW) - 1;
   // The hardest to read first: those are the ones to know about.
   const shown = [...pairs].sort((one, two) => one.ratio - two.ratio).slice(0, room);
   for (const { text: token, surface, textColour, surfaceColour, ratio, passes } of shown) {
     parts.push(
-      rect(x, y, 30, 13, surfaceColour.hex, '#c9cdd1'),
-      text(x + 15, y + 10.2, 'Ag', { size: 9.5, weight: 560, fill: textColour.hex, anchor: 'middle' }),
-      text(x + 36, y + 10, `${token.path} on ${surface.path}`, { size: 7.8, max: width - 92 }),
-      text(x + width, y + 10, `${ratio.toFixed(1)} ${passes ? 'AA' : 'fails'}`, {
-        size: 7.6,
-        mono: true,
+      rect(x, y, 30, 14, surfaceColour.hex, '#c9cdd1'),
+      text(x + 15, y + 11, 'Ag', { weight: 560, fill: textColour.hex, anchor: 'middle' }),
+      text(x + 36, y + 11, `${token.path} on ${surface.path}`, { max: width - 108 }),
+      text(x + width, y + 11, `${ratio.toFixed(1)} ${passes ? 'AA' : 'fails'}`, {
         weight: passes ? 400 : 700,
         anchor: 'end',
       }),
@@ -44,7 +45,7 @@ function column(brand: Brand, name: string, pairs: readonly TextPair[], x: numbe
     y += ROW;
   }
   if (shown.length < pairs.length)
-    parts.push(text(x, y + 9, `and ${pairs.length - shown.length} more, all easier to read`, { size: 8, fill: SOFT }));
+    parts.push(text(x, y + 11, `and ${pairs.length - shown.length} more, all easier to read`, { fill: SOFT, max: width }));
   return parts.join('');
 }
 
@@ -69,12 +70,12 @@ function specimen(
   const ink = textColour.hex;
   return [
     rect(x, y, width, 196, surfaceColour.hex, '#c9cdd1'),
-    text(x + 14, y + 46, 'Tides', { size: 36, weight: 640, fill: ink }),
-    text(x + 14, y + 74, 'High water at 14:20', { size: 17, weight: 560, fill: ink, max: width - 28 }),
-    text(x + 14, y + 98, 'The last boat leaves the quay', { size: 11.5, fill: ink, max: width - 28 }),
-    text(x + 14, y + 114, 'twenty minutes before, in any weather.', { size: 11.5, fill: ink, max: width - 28 }),
-    text(x + 14, y + 138, 'Captions and labels stay above 9 pt', { size: 9, fill: second.textColour.hex, max: width - 28 }),
+    text(x + 14, y + 46, 'Heading', { size: 36, weight: 640, fill: ink }),
+    text(x + 14, y + 74, 'A line that leads in', { size: 17, weight: 560, fill: ink, max: width - 28 }),
+    text(x + 14, y + 98, 'An ordinary paragraph of the size that most', { size: 12, fill: ink, max: width - 28 }),
+    text(x + 14, y + 114, 'pages are set in, on their first surface.', { size: 12, fill: ink, max: width - 28 }),
+    text(x + 14, y + 138, 'Captions and labels stay at 8 pt or above', { fill: second.textColour.hex, max: width - 28 }),
     text(x + 14, y + 164, '0123456789', { size: 13, mono: true, fill: ink }),
-    text(x + 14, y + 184, `${token.path} and ${second.text.path} on ${surface.path}`, { size: 7.2, fill: ink, max: width - 28 }),
+    text(x + 14, y + 184, `${token.path} and ${second.text.path} on ${surface.path}`, { fill: ink, max: width - 28 }),
   ].join('');
 }

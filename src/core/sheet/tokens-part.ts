@@ -1,52 +1,68 @@
-import type { Brand } from '../brand/document';
+import type { Brand, Theme } from '../brand/document';
 import { resolveTheme } from '../brand/resolve';
-import { FLOOR, INNER, LINE, PAPER, rect, rule, SOFT, text } from './paper';
+import { hexCode } from '../colour/read';
+import { flow, type Block, type Content, type Section } from './flow';
+import { INNER, LINE, rect, rule, SMALLEST, SOFT, text, widthOf } from './paper';
 
-const COLUMNS = 5;
-const GAP = 20;
-const ROW = 15.2;
+const GAP = 24;
+const ROW = 17;
+/** Widths of a token's name, and of one theme's patch and code. */
+const [NAME, CODE] = [150, 84];
+/** More themes than fit beside each other go on further pages. */
+const MOST = Math.floor((INNER - NAME) / CODE);
 
-/** Tokens by group with their colour in every theme, column after column. @returns the drawing, and how many tokens are on it */
-export function tokensPart(brand: Brand): { drawn: string; count: number } {
-  const width = (INNER - (COLUMNS - 1) * GAP) / COLUMNS;
-  const patch = Math.min(13, 64 / brand.themes.length);
-  const resolved = brand.themes.map(({ id }) => resolveTheme(brand, id));
-  const parts: string[] = [];
-  let [column, y] = [0, PAPER.head as number];
-  let group = '';
-  let count = 0;
-  const place = (height: number): boolean => {
-    if (y + height <= FLOOR + 14) return true;
-    [column, y] = [column + 1, PAPER.head];
-    if (column === COLUMNS) return false;
-    if (height === ROW) heading(`${group}, continued`);
-    return true;
-  };
-  const heading = (name: string) => {
-    parts.push(text(x(), y + 10, name, { size: 9, weight: 620, max: width }), rule(x(), y + 13.5, width));
-    y += ROW + 2;
-  };
-  const x = () => PAPER.margin + column * (width + GAP);
+/** Tokens by group with their colour and its code in every theme. */
+export function tokensPart(brand: Brand, lead: number): Content[] {
+  const bands = Array.from({ length: Math.ceil(brand.themes.length / MOST) }, (_, at) =>
+    brand.themes.slice(at * MOST, (at + 1) * MOST),
+  );
+  return bands.flatMap((themes, at) => {
+    const columns = Math.max(1, Math.floor((INNER + GAP) / (NAME + themes.length * CODE + GAP)));
+    return flow(sections(brand, themes), columns, GAP, at === 0 ? lead : 0);
+  });
+}
+
+function sections(brand: Brand, themes: readonly Theme[]): Section[] {
+  const resolved = themes.map(({ id }) => resolveTheme(brand, id));
+  const groups = new Map<string, Block[]>();
   for (const token of brand.tokens) {
     const cut = token.path.lastIndexOf('.');
-    const parent = cut < 0 ? '' : token.path.slice(0, cut);
-    if (parent !== group) {
-      // A heading at the very foot would stand alone.
-      if (!place(2 * ROW + 4)) break;
-      heading(parent || 'without a group');
-      group = parent;
-    } else if (!place(ROW)) break;
-    const colours = resolved.map((theme) => theme.get(token.id)?.colour?.hex);
-    const names = width - patch * colours.length - 52;
-    parts.push(
-      text(x(), y + 10, token.path.slice(cut + 1), { size: 8.6, max: names }),
-      text(x() + names + 46, y + 10, colours[0] ?? 'none', { size: 7.4, mono: true, fill: SOFT, anchor: 'end' }),
-      ...colours.map((hex, at) =>
-        rect(x() + width - patch * (colours.length - at), y + 1.5, patch - 1, 11.5, hex ?? 'none', LINE),
-      ),
-    );
-    y += ROW;
-    count++;
+    const group = cut < 0 ? '' : token.path.slice(0, cut);
+    const row: Block = {
+      height: ROW,
+      draw: (x, y, width) => {
+        const codes = width - themes.length * CODE;
+        return [
+          text(x, y + 12, token.path.slice(cut + 1), { max: codes - 8 }),
+          ...resolved.map((theme, at) => {
+            const colour = theme.get(token.id)?.colour;
+            const left = x + codes + at * CODE;
+            const code = colour ? hexCode(colour.hex, colour.alpha) : 'none';
+            return rect(left, y + 2, 13, 12, colour?.hex ?? 'none', LINE) + text(left + 17, y + 12, code, { fill: SOFT });
+          }),
+        ].join('');
+      },
+    };
+    const known = groups.get(group);
+    if (known) known.push(row);
+    else groups.set(group, [row]);
   }
-  return { drawn: parts.join(''), count };
+  return [...groups].map(([group, rows]) => ({ heading: (continued) => heading(group, continued, themes), rows }));
+}
+
+function heading(group: string, continued: boolean, themes: readonly Theme[]): Block {
+  const name = `${group || 'without a group'}${continued ? ', continued' : ''}`;
+  return {
+    height: ROW + 13,
+    draw: (x, y, width) => {
+      const codes = width - themes.length * CODE;
+      // A long name may stand over the themes' names only where there is room beside them.
+      const size = widthOf(name, 12) <= codes - 8 ? 12 : SMALLEST;
+      return [
+        text(x, y + 19, name, { size, weight: 620, max: codes - 8 }),
+        ...themes.map((theme, at) => text(x + codes + at * CODE, y + 19, theme.name, { fill: SOFT, max: CODE - 6 })),
+        rule(x, y + 24, width),
+      ].join('');
+    },
+  };
 }

@@ -1,30 +1,37 @@
 import { assignments, firstSeries, tokensBelow } from '../brand/data-fields';
 import type { Brand, Theme } from '../brand/document';
+import { groupKind } from '../brand/group-kind';
 import { resolveTheme } from '../brand/resolve';
 import { contrastRatio } from '../colour/contrast';
 import { textPairs, TEXT_RATIO } from '../findings/contrast';
 import { hardestPair } from '../palette/categorical';
+import type { Content } from './flow';
 import { FLOOR, INNER, PAPER, paragraph, rect, rule, text } from './paper';
 
 const GAP = 26;
 /** Height of a piece of advice with its patch. */
 const ROW = 59;
 
+/** Themes whose charts stand on a page; more go on further pages. */
+const CHARTS = 4;
+
 /** Charts in the brand's colours, and what to do and what not to, found out by computing rather than by taste. */
-export function usagePart(brand: Brand): string {
+export function usagePart(brand: Brand, lead: number): Content[] {
   const half = (INNER - GAP) / 2;
-  const charts = brand.themes
-    .slice(0, 4)
-    .map((theme, at) =>
-      chart(brand, theme, PAPER.margin + (at % 2) * (half / 2 + 8), PAPER.head + 20 + Math.floor(at / 2) * 290, half / 2 - 8),
-    );
-  const right = PAPER.margin + half + GAP;
-  return [
-    text(PAPER.margin, PAPER.head + 8, 'Charts', { size: 11, weight: 620 }),
-    rule(PAPER.margin, PAPER.head + 11.5, half),
-    ...charts,
-    rules(brand, right, half),
-  ].join('');
+  return Array.from({ length: Math.ceil(brand.themes.length / CHARTS) }, (_, page) => () => {
+    const top = PAPER.head + (page === 0 ? lead : 0);
+    const charts = brand.themes
+      .slice(page * CHARTS, (page + 1) * CHARTS)
+      .map((theme, at) =>
+        chart(brand, theme, PAPER.margin + (at % 2) * (half / 2 + 8), top + 24 + Math.floor(at / 2) * 282, half / 2 - 8),
+      );
+    return [
+      text(PAPER.margin, top + 10, 'Charts', { size: 13, weight: 620 }),
+      rule(PAPER.margin, top + 15, half),
+      ...charts,
+      page === 0 ? rules(brand, PAPER.margin + half + GAP, top, half) : '',
+    ].join('');
+  });
 }
 
 /** Bars in the categories' colours, a strip of each scale. */
@@ -44,7 +51,7 @@ function chart(brand: Brand, theme: Theme, x: number, y: number, width: number):
   const scales = scalesOf(brand).map((tokens) => tokens.flatMap(({ id }) => resolved.get(id)?.colour?.hex ?? []));
   return [
     rect(x, y, width, 268, ground, '#c9cdd1'),
-    text(x + 14, y + 24, theme.name, { size: 11, weight: 600, fill: ink, max: width - 28 }),
+    text(x + 14, y + 24, theme.name, { size: 12, weight: 600, fill: ink, max: width - 28 }),
     ...bars.map((hex, at) => rect(x + 14 + at * each, y + 158 - heights[at]!, each - 3, heights[at]!, hex)),
     rule(x + 14, y + 158.5, width - 28, ink),
     ...scales.slice(0, 2).flatMap((colours, row) => {
@@ -61,16 +68,16 @@ function seriesOf(brand: Brand) {
 
 /** Groups of data tokens that come from a sequential or a diverging palette. */
 function scalesOf(brand: Brand) {
-  const theme = brand.themes[0]!;
-  const resolved = resolveTheme(brand, theme.id);
   const groups = new Map<string, typeof brand.tokens>();
   for (const token of brand.tokens) {
-    const kind = resolved.get(token.id)?.kept?.palette.kind;
-    if (token.role !== 'data' || (kind !== 'sequential' && kind !== 'diverging')) continue;
+    if (token.role !== 'data') continue;
     const group = token.path.slice(0, Math.max(0, token.path.lastIndexOf('.')));
     groups.set(group, [...(groups.get(group) ?? []), token]);
   }
-  return [...groups.values()].filter((tokens) => tokens.length > 2);
+  return [...groups.values()].filter((tokens) => {
+    const kind = tokens.length > 2 ? groupKind(brand, tokens, brand.themes[0]!.id) : undefined;
+    return kind === 'sequential' || kind === 'diverging';
+  });
 }
 
 interface Advice {
@@ -80,13 +87,13 @@ interface Advice {
   readonly show?: { readonly ground: string; readonly ink?: string; readonly beside?: string };
 }
 
-function rules(brand: Brand, x: number, width: number): string {
+function rules(brand: Brand, x: number, top: number, width: number): string {
   const advice = [...textAdvice(brand), ...dataAdvice(brand)];
   const parts: string[] = [];
-  let y: number = PAPER.head;
+  let y = top;
   for (const does of [true, false]) {
-    parts.push(text(x, y + 8, does ? 'Use' : 'Misuse', { size: 11, weight: 620 }), rule(x, y + 11.5, width));
-    y += 24;
+    parts.push(text(x, y + 10, does ? 'Use' : 'Misuse', { size: 13, weight: 620 }), rule(x, y + 15, width));
+    y += 28;
     for (const { words, show } of advice.filter((line) => line.does === does)) {
       if (y + ROW > FLOOR + 20) break;
       if (show) {
@@ -96,7 +103,7 @@ function rules(brand: Brand, x: number, width: number): string {
       }
       // Struck through: what is not to be done is told by shape as well as by its heading.
       if (!does && show) parts.push(`<path d="M${x} ${y + 44}L${x + 84} ${y}" stroke="#16181a" stroke-width="1.5"/>`);
-      const [drawn] = paragraph(x + 98, y + 13, words, width - 100, 3, { size: 11 });
+      const [drawn] = paragraph(x + 98, y + 13, words, width - 100, 3, { size: 12 });
       parts.push(drawn);
       y += ROW;
     }

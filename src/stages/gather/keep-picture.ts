@@ -1,4 +1,4 @@
-import type { PaletteSource } from '@/core/brand/document';
+import type { PaletteOrigin } from '@/core/brand/document';
 import { tidyName } from '@/core/intake/reading';
 import { useCatch } from '@/ui/catch-store';
 import { tell } from '@/ui/notices';
@@ -14,7 +14,7 @@ const SIDE = 2_400;
  * @returns the source by group; none when there is no picture, or when it could not be kept: the person has been told
  * then, and the palette comes without it
  */
-export async function keepPicture(brand: string): Promise<Record<string, PaletteSource>> {
+export async function keepPicture(brand: string): Promise<Record<string, PaletteOrigin>> {
   const { picture, lines } = useCatch.getState();
   if (!picture) return {};
   const name = tidyName(picture.name);
@@ -23,7 +23,7 @@ export async function keepPicture(brand: string): Promise<Record<string, Palette
     if (kept !== picture) tell(`${name} is kept at ${SIDE} pixels: it is larger than 8 MB.`);
     const { picture: hash } = await request<{ picture: string }>(`/api/brands/${brand}/pictures`, 'POST', kept);
     const groups = lines.filter(({ source }) => source === picture.name).map(({ palette }) => palette);
-    return Object.fromEntries(groups.map((group) => [group, { picture: hash, name }]));
+    return Object.fromEntries(groups.map((group) => [group, { source: { picture: hash, name } }]));
   } catch (error) {
     const why = error instanceof TypeError ? 'the server cannot be reached.' : (error as Error).message;
     tell(`The picture was not kept with the palette: ${why}`);

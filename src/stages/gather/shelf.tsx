@@ -69,7 +69,13 @@ export function Shelf() {
     replace('the shelf', {
       lines: catchOf(reading),
       problems: [],
-      origin: { shelf: palette.id, name: palette.name, maker: palette.maker },
+      origins: {
+        [palette.name]: {
+          source: { shelf: palette.id, name: palette.name },
+          maker: { name: palette.maker },
+          ...(palette.note && { note: palette.note }),
+        },
+      },
     });
   };
   const takeOff = async (palette: ShelfPalette) => {

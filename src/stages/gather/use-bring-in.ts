@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { bringIn, type Arrival, type BroughtIn, type Route } from '@/core/intake/bring-in';
-import type { Brand, Palette, PaletteSource } from '@/core/brand/document';
+import type { Brand, Palette, PaletteOrigin } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { useBrand } from '@/ui/brand-context';
 import { useCatch, type CatchLine } from '@/ui/catch-store';
@@ -11,7 +11,7 @@ export const ALL_THEMES = '*';
 /** Where tokens get their values: the id of a theme, every theme, or nowhere because none are brought. */
 export type TokensIn = string;
 
-type Sources = Readonly<Record<string, PaletteSource>>;
+type Origins = Readonly<Record<string, PaletteOrigin>>;
 
 interface Group {
   readonly name: string;
@@ -49,12 +49,12 @@ export function useBringIn(chosenKind: Palette['kind'] | null, tokensIn: TokensI
   }, [brand.themes, hasTokens, themes]);
   const plan = useMemo(
     () =>
-      (sources: Sources, idOf: () => string): BroughtIn =>
+      (known: Origins, idOf: () => string): BroughtIn =>
         bringIn(
           brand,
           {
             themes: themesSet,
-            groups: groups.map((group) => arrivalOf(group, names, sources[group.name])),
+            groups: groups.map((group) => arrivalOf(group, names, known[group.name])),
             aliases: aliases.map(({ token, colour }) => ({ ...token!, alias: token!.alias!, value: colour!.css })),
           },
           idOf,
@@ -69,20 +69,20 @@ export function useBringIn(chosenKind: Palette['kind'] | null, tokensIn: TokensI
     colours: groups.reduce((sum, group) => sum + group.lines.length, 0),
     /** What would be done; its ids are for show. */
     preview: useMemo(() => plan(origins, countUp()), [plan, origins]),
-    /** What is to be done. @param sources of groups, known only now */
-    planned: (sources: Sources) => plan({ ...origins, ...sources }, newId),
+    /** What is to be done. @param found of groups, known only now */
+    planned: (found: Origins) => plan({ ...origins, ...found }, newId),
   };
 }
 
 function arrivalOf(
   { lines, route, kind }: Group,
   names: Readonly<Record<number, string>>,
-  source: PaletteSource | undefined,
+  origin: PaletteOrigin | undefined,
 ): Arrival {
   return {
     route,
     kind,
-    ...(source && { source }),
+    ...(origin && { origin }),
     swatches: lines.map(({ index, name, colour, token, row }) => ({
       name: names[index]?.trim() || name,
       value: colour!.css,

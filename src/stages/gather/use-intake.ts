@@ -81,8 +81,8 @@ export function useIntake() {
   const takeText = (text: string) => {
     useCatch.getState().setText(text);
     return run(async (read) => {
-      const { lines, problems } = await read({ name: 'Pasted text', bytes: new TextEncoder().encode(text) });
-      replace('the text', { lines, problems });
+      const { lines, problems, origins } = await read({ name: 'Pasted text', bytes: new TextEncoder().encode(text) });
+      replace('the text', { lines, problems, origins });
       // A text that was refused whole is not kept either.
       if (lines.length === 0 && problems.length > 0) useCatch.getState().setText('');
     });
@@ -114,9 +114,9 @@ export function useIntake() {
           return;
         }
         const wish = at === 0 ? {} : { earlier: earlierIn(useCatch.getState().lines) };
-        const { format, lines, problems } = await read(file, wish);
+        const { format, lines, problems, origins } = await read(file, wish);
         if (lines.length === 0 && problems.length === 0) refuse('There is no colour in this file.');
-        else put(file.name, { lines, problems });
+        else put(file.name, { lines, problems, origins });
         if (files.length === 1 && (format === 'xlsx' || format === 'csv') && lines.some(standsInCell)) {
           setOpened({ kind: 'table', id: newId(), file, isWorkbook: format === 'xlsx', lines });
           return;

@@ -16,7 +16,7 @@ import { StageTitle } from '@/ui/stage-title';
 import { Grid } from './grid';
 import { SwatchActions } from './swatch-actions';
 import { PaletteMenu } from './palette-menu';
-import { PaletteSource } from './palette-source';
+import { PaletteWords } from './palette-words';
 import { useChosen } from './chosen';
 import { Toolbox } from './tools/toolbox';
 import css from './mix.module.css';
@@ -65,7 +65,6 @@ function MixPalette({ palette }: { palette: Palette }) {
         }
         about={`${count} ${count === 1 ? 'colour' : 'colours'}`}
       >
-        {palette.source && <PaletteSource source={palette.source} />}
         <NativeSelect.Root size="xs" width="130px" disabled={!mayEdit}>
           <NativeSelect.Field
             aria-label="Kind of palette"
@@ -82,6 +81,7 @@ function MixPalette({ palette }: { palette: Palette }) {
         </NativeSelect.Root>
         <PaletteMenu palette={palette} />
       </StageTitle>
+      <PaletteWords palette={palette} />
       <SwatchActions palette={palette} chosen={chosen} />
       <Grid palette={palette} />
       <Toolbox palette={palette} chosen={chosen} />

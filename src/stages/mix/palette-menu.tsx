@@ -8,6 +8,7 @@ import { newId } from '@/core/brand/identity';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { download } from '@/ui/download';
 import { tell } from '@/ui/notices';
+import { PaletteAbout } from './palette-about';
 import { PutOnShelf } from '@/ui/put-on-shelf';
 
 /** The longest palette file that is opened, in bytes. */
@@ -22,6 +23,7 @@ export function PaletteMenu({ palette }: { palette: Palette }) {
   }));
   const mayEdit = useMayEdit();
   const [putting, setPutting] = useState(false);
+  const [describing, setDescribing] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const save = () => {
     const bytes = new TextEncoder().encode(serialisePalette(palette, person.name));
@@ -32,12 +34,14 @@ export function PaletteMenu({ palette }: { palette: Palette }) {
     const parsed = parsePalette(await file.text());
     if (!parsed) return tell(`${file.name} is no palette file of Breakwater; bring other files in through Gather.`);
     if ('problems' in parsed) return tell(`${file.name} cannot be opened. ${parsed.problems[0]!.message}`);
-    const { name, kind, maker, swatches } = parsed.palette;
+    const { name, kind, note, maker, swatches } = parsed.palette;
     const made: Palette = {
       id: newId(),
       name,
       kind,
-      source: { file: file.name.slice(0, 120), maker: maker || 'nobody named' },
+      ...(note && { note }),
+      ...(maker && { maker }),
+      source: { file: file.name.slice(0, 120) },
       swatches: swatches.map((swatch) => ({ id: newId(), ...swatch })),
     };
     if (run({ label: `Open ${file.name}`, steps: [{ do: 'palette.add', palette: made, before: null }] })) choosePalette(made.id);
@@ -53,6 +57,9 @@ export function PaletteMenu({ palette }: { palette: Palette }) {
         <Portal>
           <Menu.Positioner>
             <Menu.Content>
+              <Menu.Item value="about" disabled={!mayEdit} onSelect={() => setDescribing(true)}>
+                Note and maker…
+              </Menu.Item>
               <Menu.Item value="save" disabled={palette.swatches.length === 0} onSelect={save}>
                 Save as a file
               </Menu.Item>
@@ -88,6 +95,7 @@ export function PaletteMenu({ palette }: { palette: Palette }) {
         }}
       />
       <PutOnShelf open={putting} onOpen={setPutting} />
+      {describing && <PaletteAbout palette={palette} onClose={() => setDescribing(false)} />}
     </>
   );
 }

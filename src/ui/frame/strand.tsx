@@ -1,7 +1,8 @@
 'use client';
 
+import { Input } from '@chakra-ui/react';
 import { useDraggable } from '@dnd-kit/core';
-import { memo, useCallback, useState, type PointerEvent } from 'react';
+import { memo, useCallback, useMemo, useState, type PointerEvent } from 'react';
 import { type Palette, PALETTE_KINDS } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { useBrand, useBrandStore, useMayEdit } from '../brand-context';
@@ -17,6 +18,9 @@ export const KIND_WORDS: Record<Palette['kind'], string> = {
   diverging: 'Diverging',
   loose: 'Loose',
 };
+
+/** With fewer palettes than this one sees them all. */
+const SEARCHED = 5;
 
 /** Every palette of the brand as a ribbon, always in view. */
 export function Strand() {
@@ -40,9 +44,25 @@ export function Strand() {
     if (run({ label: 'Add a palette', steps: [{ do: 'palette.add', palette, before: null }] })) open(palette.id);
   };
   const { onDown, setNodeRef, listeners } = useRibbonDrag();
-  const groups = PALETTE_KINDS.map((kind) => ({ kind, members: palettes.filter((palette) => palette.kind === kind) }));
+  const [sought, setSought] = useState('');
+  const found = useMemo(() => searched(palettes, sought), [palettes, sought]);
+  const groups = PALETTE_KINDS.map((kind) => ({ kind, members: found.filter((palette) => palette.kind === kind) }));
   return (
     <nav ref={setNodeRef} className={css.strand} aria-label="Palettes" {...listeners} onPointerDownCapture={onDown}>
+      {palettes.length >= SEARCHED && (
+        <Input
+          size="xs"
+          type="search"
+          className={css.seek}
+          aria-label="Search palettes"
+          placeholder="Search palettes"
+          title="By name, note, maker or the name of a swatch"
+          value={sought}
+          onChange={(event) => setSought(event.target.value)}
+          onKeyDown={(event) => event.key === 'Escape' && setSought('')}
+        />
+      )}
+      {found.length === 0 && palettes.length > 0 && <p>No palette says “{sought.trim()}”.</p>}
       {groups.map(
         ({ kind, members }) =>
           members.length > 0 && (
@@ -61,6 +81,16 @@ export function Strand() {
       {mayEdit && <button onClick={add}>New palette</button>}
     </nav>
   );
+}
+
+/** The palettes that have every word in their name, note, maker or the names of their swatches. */
+function searched(palettes: readonly Palette[], sought: string): readonly Palette[] {
+  const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
+  if (words.length === 0) return palettes;
+  return palettes.filter(({ name, note = '', maker, swatches }) => {
+    const said = [name, note, maker?.name ?? '', ...swatches.map((swatch) => swatch.name)].join('\n').toLowerCase();
+    return words.every((word) => said.includes(word));
+  });
 }
 
 /** Any colour of any ribbon can be dragged: the one under the pointer where it went down. */

@@ -36,6 +36,7 @@ export function PaletteReadout({ palette }: { palette: Palette }) {
         A {palette.kind} palette of {swatches.length} {swatches.length === 1 ? 'colour' : 'colours'}
         {greys > 0 && `, ${greys} of them grey`}. Choose one to read everything about it.
       </p>
+      {palette.note && <p className={css.about}>{palette.note}</p>}
       {swatches.length > 0 && (
         <ul className={css.rows}>
           <li>

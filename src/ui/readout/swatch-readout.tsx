@@ -8,6 +8,7 @@ import { readColour } from '@/core/colour/read';
 import { useBrand, useLiveSwatch } from '../brand-context';
 import { Copyable } from './copyable';
 import { History } from './history';
+import { InkRows } from './ink-rows';
 import { WhereUsed } from './uses';
 import css from './readout.module.css';
 
@@ -55,6 +56,9 @@ function LiveFigures({ swatch }: { swatch: Swatch }) {
 const Figures = memo(function Figures({ value }: { value: string }) {
   const { brand, theme } = useBrand((state) => ({ brand: state.replica.brand, theme: state.theme }));
   const colour = readColour(value)!;
+  const { print } = brand;
+  // By a profile it stands below; the plain formula would be a second answer.
+  const shown = notations(colour).filter(({ id }) => !print || id !== 'cmyk');
   const surfaces = [...resolveTheme(brand, theme).values()].filter(
     ({ token, colour: ground }) => token.role === 'surface' && ground,
   );
@@ -68,12 +72,13 @@ const Figures = memo(function Figures({ value }: { value: string }) {
             <Copyable text={value} />
           </li>
         )}
-        {notations(colour).map((notation) => (
+        {shown.map((notation) => (
           <li key={notation.id}>
             <span className={css.key}>{notation.label}</span>
             <Copyable text={notation.text} />
           </li>
         ))}
+        {print && <InkRows hex={colour.hex} />}
       </ul>
       {colour.clipped > 0 && (
         <p className={css.about}>Outside sRGB: screens show the nearest colour, {colour.clipped.toFixed(3)} ΔE-OK away.</p>

@@ -2,8 +2,8 @@ import { marked } from '../kit/marks';
 import { chartColours, chartParts, chartFindings } from './chart-parts';
 import { chosen } from '../kit/choices';
 import { z } from 'zod';
-import { resolveTheme } from '../../brand/resolve';
-import type { Brand, Palette, Theme } from '../../brand/document';
+import { groupKind } from '../../brand/group-kind';
+import type { Brand, Theme, Token } from '../../brand/document';
 import { cssText } from '../kit/css-text';
 import type { Written } from '../kit/format';
 import { material } from '../kit/material';
@@ -36,7 +36,7 @@ export const dashboardOptions = z.strictObject({
 });
 
 /**
- * Every group of tokens for data as a palette, whose kind is that of the palette its swatches come from; the values of
+ * Every group of tokens for data as a palette, whose kind is that of the palette its swatches come from, in whichever theme they do; the values of
  * the data with their colours; and all tokens by name.
  */
 export function dashboardPalettes(
@@ -48,16 +48,14 @@ export function dashboardPalettes(
   const parts = { ground: options.ground, text: options.text };
   const palettes = shipped.map((theme) => {
     const { ground, text, values } = chartColours(brand, theme, parts);
-    const resolved = resolveTheme(brand, theme.theme.id);
-    const groups = new Map<string, { name: string; value: string; kind: Palette['kind'] | undefined }[]>();
+    const groups = new Map<string, { name: string; value: string; token: Token }[]>();
     for (const shippedToken of theme.tokens) {
       const { token, colour } = shippedToken;
       if (token.role !== 'data') continue;
       const cut = token.path.lastIndexOf('.');
       const group = cut < 0 ? token.path : token.path.slice(0, cut);
       if (!groups.has(group)) groups.set(group, []);
-      const kind = resolved.get(token.id)?.kept?.palette.kind;
-      groups.get(group)!.push({ name: token.path.slice(cut + 1), value: marked(shippedToken, cssText(colour)), kind });
+      groups.get(group)!.push({ name: token.path.slice(cut + 1), value: marked(shippedToken, cssText(colour)), token });
     }
     return {
       identifier: theme.identifier,
@@ -65,11 +63,18 @@ export function dashboardPalettes(
       theme: theme.theme.name,
       ground,
       text,
-      palettes: [...groups].map(([name, colours]) => ({
-        name,
-        kind: DASHBOARD_KINDS.find((kind) => colours.every((colour) => colour.kind === kind)) ?? 'categorical',
-        colours: colours.map(({ name: swatch, value }) => ({ name: swatch, value })),
-      })),
+      palettes: [...groups].map(([name, colours]) => {
+        const found = groupKind(
+          brand,
+          colours.map(({ token }) => token),
+          theme.theme.id,
+        );
+        return {
+          name,
+          kind: DASHBOARD_KINDS.find((kind) => kind === found) ?? 'categorical',
+          colours: colours.map(({ name: swatch, value }) => ({ name: swatch, value })),
+        };
+      }),
       fields: Object.entries(values).map(([name, list]) => ({
         name,
         values: Object.entries(list).map(([value, { color }]) => ({ text: value, colour: color })),

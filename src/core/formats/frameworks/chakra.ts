@@ -25,6 +25,7 @@ export const chakra = defineFormat({
   readBy: 'Applications on Chakra UI 3',
   reload: 'build',
   options: z.strictObject({ prefix, ...chosen, dark: oneTheme('Theme for _dark', 'the first dark one'), comments }),
+  comment: (line) => `// ${line}`,
   tokensWritten: chosenTokens,
   write(brand, themes, options) {
     // Its variables are named by paths with hyphens for dots: that is where two could clash.

@@ -29,6 +29,7 @@ export const css = defineFormat({
       .meta(about({ title: 'Registered as colours (@property)', description: 'plain variables' })),
     comments,
   }),
+  comment: (line) => `/* ${line} */`,
   tokensWritten: chosenTokens,
   write(brand, themes, options) {
     const { themes: shipped, findings } = material(brand, themes, options, { wide: options.wide });

@@ -29,6 +29,7 @@ export const less = defineFormat({
     precision: cssPrecision,
     comments,
   }),
+  comment: (line) => `// ${line}`,
   tokensWritten: chosenTokens,
   write(brand, themes, options) {
     const reserved = new Set([...mapNames(themes), ...AT_RULES]);

@@ -30,6 +30,7 @@ export const sass = defineFormat({
     precision: cssPrecision,
     comments,
   }),
+  comment: (line) => `// ${line}`,
   tokensWritten: chosenTokens,
   write(brand, themes, options) {
     const { themes: shipped, findings } = material(brand, themes, { ...options, prefix: '' }, { reserved: mapNames(themes) });

@@ -19,6 +19,7 @@ export const cHeader = defineFormat({
   readBy: 'Games and programs in C or C++',
   reload: 'build',
   options: z.strictObject({ prefix, ...chosen, kept: keptAs('integer'), bytes: byteOrder('rgba'), comments, ...depthOptions }),
+  comment: (line) => `/* ${line} */`,
   tokensWritten: chosenTokens,
   write(brand, themes, options) {
     const { prefix: first, ...rest } = options;

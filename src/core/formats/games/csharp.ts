@@ -40,6 +40,7 @@ export const csharp = defineFormat({
     comments,
     ...depthOptions,
   }),
+  comment: (line) => `// ${line}`,
   tokensWritten: chosenTokens,
   write(brand, themes, options) {
     const { groups, findings } = constantGroups(brand, themes, options, 'pascal', RULES);

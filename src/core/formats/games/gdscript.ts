@@ -25,6 +25,7 @@ export const gdscript = defineFormat({
   readBy: 'Games scripted in GDScript',
   reload: 'build',
   options: z.strictObject({ prefix, ...chosen, naming: casing('capitals', 'snake'), comments, ...depthOptions }),
+  comment: (line) => `# ${line}`,
   tokensWritten: chosenTokens,
   write(brand, themes, options) {
     const { groups, findings } = constantGroups(brand, themes, options, 'pascal', RULES);

@@ -32,6 +32,7 @@ export const lua = defineFormat({
     comments,
     ...depthOptions,
   }),
+  comment: (line) => `-- ${line}`,
   tokensWritten: chosenTokens,
   write(brand, themes, options) {
     const { groups, findings } = constantGroups(brand, themes, options, 'snake', RULES);

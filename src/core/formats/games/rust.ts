@@ -25,6 +25,7 @@ export const rust = defineFormat({
   readBy: 'Games and programs in Rust',
   reload: 'build',
   options: z.strictObject({ prefix, ...chosen, kept: keptAs('integer'), bytes: byteOrder('rgba'), comments, ...depthOptions }),
+  comment: (line) => `// ${line}`,
   tokensWritten: chosenTokens,
   write(brand, themes, options) {
     const { groups, findings } = constantGroups(brand, themes, { ...options, naming: 'capitals' }, 'snake', RULES);

@@ -44,6 +44,8 @@ export interface Format<Options extends z.ZodObject = z.ZodObject> {
   readonly options: Options;
   /** Deterministic: the same brand, themes and options give the same bytes. */
   readonly write: (brand: Brand, themes: readonly Theme[], options: z.output<Options>) => Written;
+  /** A line of comment in its language; absent where it has none. Files with the option `comments` begin with what is known of the palettes. */
+  readonly comment?: (line: string) => string;
   /** The tokens that `write` writes, or whose swatches it does. */
   readonly tokensWritten: (tokens: readonly Token[], options: z.output<Options>) => readonly Token[];
 }

@@ -9,7 +9,8 @@ export const xlsx = defineFormat({
   title: 'Workbook (XLSX)',
   family: 'table',
   extensions: ['.xlsx'],
-  purpose: 'For spreadsheets: a sheet a palette, each row with name, code, red, green, blue and the colour itself as fill.',
+  purpose:
+    'For spreadsheets: a sheet a palette, each row with the colour as a filled cell, its name, code, red, green and blue; made to be printed too.',
   readBy: 'Spreadsheets',
   reload: 'load',
   options: paletteOptions,

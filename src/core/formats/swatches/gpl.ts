@@ -1,3 +1,4 @@
+import { paletteWords } from '../../brand/palette-notes';
 import { markedSwatch } from '../kit/marks';
 import { allTokens, defineFormat } from '../kit/format';
 import { eachPalette, paletteOptions } from '../kit/palette-files';
@@ -19,7 +20,8 @@ export const gpl = defineFormat({
       const lines = swatches.map(
         (swatch) => `${markedSwatch(swatch, swatch.rgb.map((value) => String(value).padStart(3)).join(' '))}\t${swatch.name}`,
       );
-      return `GIMP Palette\nName: ${palette.name}\nColumns: 0\n#\n${lines.join('\n')}\n`;
+      const notes = paletteWords(palette).map((line) => `# ${line}\n`);
+      return `GIMP Palette\nName: ${palette.name}\nColumns: 0\n#\n${notes.join('')}${lines.join('\n')}\n`;
     });
   },
 });

@@ -22,13 +22,14 @@ test('what is saved is read again: authored colours, names, rows, locks, kind an
   fc.assert(
     fc.property(palettes, (palette) => {
       const { swatches } = palette;
-      expect(parsePalette(serialisePalette(palette, 'Ida'))).toEqual({
+      expect(parsePalette(serialisePalette({ ...palette, note: 'For the tide tables.' }, 'Ida'))).toEqual({
         palette: {
           format: 'breakwater-palette',
-          version: 1,
+          version: 2,
           name: 'Tides',
           kind: 'diverging',
-          maker: 'Ida',
+          note: 'For the tide tables.',
+          maker: { name: 'Ida' },
           swatches: swatches.map(({ name, value, locked, row }) => ({ name, value, locked, ...(row !== undefined && { row }) })),
         },
       });

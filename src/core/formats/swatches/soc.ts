@@ -1,3 +1,4 @@
+import { paletteWords } from '../../brand/palette-notes';
 import { markedSwatch } from '../kit/marks';
 import { escapeXml } from '../../base/escape-xml';
 import { allTokens, defineFormat } from '../kit/format';
@@ -19,11 +20,12 @@ export const soc = defineFormat({
   tokensWritten: allTokens,
   write(brand, _themes, options) {
     const place = { folder: 'swatches', extension: '.soc', mediaType: 'application/xml' };
-    return eachPalette(brand, options, place, (_palette, swatches) => {
+    return eachPalette(brand, options, place, (palette, swatches) => {
       const lines = swatches.map(
         (swatch) => `  <draw:color draw:name="${escapeXml(swatch.name)}" draw:color="${markedSwatch(swatch, swatch.hex)}"/>`,
       );
-      return `${OPEN}\n${lines.join('\n')}\n</ooo:color-table>\n`;
+      const notes = paletteWords(palette).map((line) => `  <!-- ${line} -->\n`);
+      return `${OPEN}\n${notes.join('')}${lines.join('\n')}\n</ooo:color-table>\n`;
     });
   },
 });

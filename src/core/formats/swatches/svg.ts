@@ -1,3 +1,4 @@
+import { paletteWords } from '../../brand/palette-notes';
 import { markedSwatch } from '../kit/marks';
 import { escapeXml } from '../../base/escape-xml';
 import { allTokens, defineFormat } from '../kit/format';
@@ -27,7 +28,9 @@ export const svg = defineFormat({
       });
       const [width, height] = [Math.min(ACROSS, swatches.length) * SIDE, Math.ceil(swatches.length / ACROSS) * SIDE];
       const open = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}">`;
-      return `${open}\n  <title>${escapeXml(palette.name)}</title>\n${squares.join('')}</svg>\n`;
+      const words = paletteWords(palette).join(' ');
+      const about = words && `  <desc>${escapeXml(words)}</desc>\n`;
+      return `${open}\n  <title>${escapeXml(palette.name)}</title>\n${about}${squares.join('')}</svg>\n`;
     });
   },
 });

@@ -28,6 +28,7 @@ export const android = defineFormat({
   readBy: 'Android applications',
   reload: 'build',
   options: z.strictObject({ prefix, ...chosen, night: oneTheme('Night theme', 'the first dark one'), comments }),
+  comment: (line) => `<!-- ${line} -->`,
   tokensWritten: chosenTokens,
   write(brand, themes, options) {
     const { themes: shipped, findings } = material(brand, themes, { ...options, naming: 'snake' }, RULES);

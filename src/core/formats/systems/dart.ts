@@ -22,6 +22,7 @@ export const dart = defineFormat({
   readBy: 'Applications in Dart',
   reload: 'build',
   options: z.strictObject({ prefix, ...chosen, naming: casing('camel', 'pascal'), comments }),
+  comment: (line) => `// ${line}`,
   tokensWritten: chosenTokens,
   write(brand, themes, options) {
     const { groups, findings } = constantGroups(brand, themes, options, 'pascal', RULES);

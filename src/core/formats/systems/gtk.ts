@@ -18,6 +18,7 @@ export const gtk = defineFormat({
   readBy: 'GTK programs',
   reload: 'start',
   options: z.strictObject({ prefix, ...chosen, naming: casing('snake', 'kebab'), comments }),
+  comment: (line) => `/* ${line} */`,
   tokensWritten: chosenTokens,
   write(brand, themes, options) {
     const { themes: shipped, findings } = material(brand, themes, options, { ascii: true });

@@ -16,6 +16,7 @@ export const ini = defineFormat({
   readBy: 'Programs with settings in INI files',
   reload: 'start',
   options: z.strictObject({ prefix, ...chosen, naming: casing('path', 'kebab', 'snake', 'camel'), comments }),
+  comment: (line) => `; ${line}`,
   tokensWritten: chosenTokens,
   write(brand, themes, options) {
     const { themes: shipped, findings } = material(brand, themes, options);

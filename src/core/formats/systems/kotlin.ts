@@ -39,6 +39,7 @@ export const kotlin = defineFormat({
       ),
     comments,
   }),
+  comment: (line) => `// ${line}`,
   tokensWritten: chosenTokens,
   write(brand, themes, options) {
     const { groups, findings } = constantGroups(brand, themes, options, 'pascal', RULES);

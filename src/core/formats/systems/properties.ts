@@ -17,6 +17,7 @@ export const properties = defineFormat({
   readBy: 'Programs that read property files',
   reload: 'start',
   options: z.strictObject({ prefix, ...chosen, naming: casing('path', 'kebab', 'snake', 'camel'), comments }),
+  comment: (line) => `# ${latin(line)}`,
   tokensWritten: chosenTokens,
   write(brand, themes, options) {
     const { themes: shipped, findings } = material(brand, themes, options);

@@ -28,6 +28,7 @@ export const qml = defineFormat({
   readBy: 'Qt Quick programs',
   reload: 'start',
   options: z.strictObject({ prefix, ...chosen, naming: casing('camel'), comments }),
+  comment: (line) => `// ${line}`,
   tokensWritten: chosenTokens,
   write(brand, themes, options) {
     const { groups, findings } = constantGroups(brand, themes, options, 'camel', RULES);

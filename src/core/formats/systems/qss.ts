@@ -21,6 +21,7 @@ export const qss = defineFormat({
   readBy: 'Qt programs with widgets',
   reload: 'start',
   options: z.strictObject({ ...chosen, comments }),
+  comment: (line) => `/* ${line} */`,
   tokensWritten: chosenTokens,
   write(brand, themes, options) {
     const { themes: shipped, findings } = material(brand, themes, { ...options, naming: 'path' });

@@ -35,6 +35,7 @@ export const swift = defineFormat({
       .meta(about({ title: 'Display P3 where the colour needs it', description: 'sRGB throughout' })),
     comments,
   }),
+  comment: (line) => `// ${line}`,
   tokensWritten: chosenTokens,
   write(brand, themes, options) {
     const { groups, findings } = constantGroups(brand, themes, options, 'pascal', { ...RULES, wide: options.wide });

@@ -18,6 +18,7 @@ export const toml = defineFormat({
   readBy: 'Programs with settings in TOML',
   reload: 'start',
   options: z.strictObject({ prefix, ...chosen, naming: casing('path', 'kebab', 'snake', 'camel'), comments }),
+  comment: (line) => `# ${line}`,
   tokensWritten: chosenTokens,
   write(brand, themes, options) {
     const { themes: shipped, findings } = material(brand, themes, options);

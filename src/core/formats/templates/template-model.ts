@@ -73,6 +73,9 @@ export function templateModel(brand: Brand, themes: readonly ShippedTheme[], the
       name: palette.name,
       slug: slug(palette.name),
       kind: palette.kind,
+      note: palette.note ?? '',
+      maker: palette.maker?.name ?? '',
+      link: palette.maker?.link ?? '',
       swatches: palette.swatches.map(({ name, value }) => ({ name, ...modelOf(readColour(value)!) })),
     })),
     fields: brand.fields.map((field) => ({

@@ -2,6 +2,7 @@ import { marked } from '../kit/marks';
 import type { Brand, Carried, Theme, Token } from '../../brand/document';
 import { resolveTheme, type Resolved } from '../../brand/resolve';
 import { writeTokenColour } from './token-colour';
+import { notesOfGroups } from '../../brand/palette-notes';
 import { ancestors } from '../kit/nested';
 
 /** A group: its members in their order. A plain object would put numbers first. A leaf is JSON text. */
@@ -39,7 +40,18 @@ export function markedTokenText(brand: Brand, theme: Theme): string {
     put(keys, tokenJson(token, theme, found, paths, groups, '  '.repeat(keys.length)));
   }
   for (const { path, json } of carried.get(null) ?? []) put(path, json);
+  for (const [group, words] of notesOfGroups(brand, theme)) describe(root, group, words);
   return written(root, '') + '\n';
+}
+
+/** Gives a group a description, as its first member, unless it has one. */
+function describe(root: Tree, path: string, words: string): void {
+  let group: Tree | string | undefined = root;
+  for (const key of path.split('.')) group = group instanceof Map ? group.get(key) : undefined;
+  if (!(group instanceof Map) || group.has('$description')) return;
+  const members = [...group];
+  group.clear();
+  for (const [key, value] of [['$description', JSON.stringify(words)] as const, ...members]) group.set(key, value);
 }
 
 /** The carried parts of a theme by the token they stand before. */

@@ -1,4 +1,4 @@
-import { PaletteFile } from '../../brand/palette-file';
+import { KeptPaletteFile, type PaletteFile } from '../../brand/palette-file';
 import type { Problem } from '../../source/problem';
 import { issuesAsProblems, parsedJson } from '../whole-json';
 import type { Reader } from '../reader';
@@ -14,11 +14,11 @@ export const paletteFile: Reader = {
     const parsed = source && parsePalette(source.text);
     if (!parsed) return null;
     if ('problems' in parsed) return readingOf('palette', [], parsed.problems);
-    const { name, kind, swatches } = parsed.palette;
+    const { name, kind, note, maker, swatches } = parsed.palette;
     const entries = swatches.map(({ name: swatch, value, row }, at) =>
       taken(certain(value), { name: swatch, line: at + 1, ...(row !== undefined && { row }) }),
     );
-    return readingOf('palette', [{ name, kind, entries }]);
+    return readingOf('palette', [{ name, kind, about: { ...(note && { note }), ...(maker && { maker }) }, entries }]);
   },
 };
 
@@ -27,6 +27,6 @@ export function parsePalette(text: string): { palette: PaletteFile } | { problem
   if (!/^\s*\{/.test(text) || !text.includes('"breakwater-palette"')) return null;
   const data = parsedJson(text);
   if ('problems' in data) return data;
-  const parsed = PaletteFile.safeParse(data.json);
+  const parsed = KeptPaletteFile.safeParse(data.json);
   return parsed.success ? { palette: parsed.data } : { problems: issuesAsProblems(parsed.error) };
 }

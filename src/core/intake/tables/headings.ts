@@ -60,7 +60,7 @@ const ROWS_ABOVE = 10;
 export function headingsOf(table: Table): Headings | null {
   for (let at = 0; at < Math.min(ROWS_ABOVE, table.length); at++) {
     const titles = table[at]!.cells.map((_, column) => textAt(table[at]!, column));
-    const columns = meaningsOf(titles);
+    const columns = meaningsOf(titles, (column) => table.slice(at + 1).some((row) => textAt(row, column) !== ''));
     const has = (...all: readonly Meaning[]) => all.every((meaning) => columns.has(meaning));
     if (!has(...CHANNELS)) for (const meaning of CHANNELS) columns.delete(meaning);
     if (!has(...INKS)) for (const meaning of INKS) columns.delete(meaning);
@@ -77,7 +77,8 @@ export function headingsOf(table: Table): Headings | null {
   return null;
 }
 
-function meaningsOf(titles: readonly string[]): Map<Meaning, number> {
+/** @param hasText whether anything is written in a column: one whose cells are only filled has no names */
+function meaningsOf(titles: readonly string[], hasText: (column: number) => boolean): Map<Meaning, number> {
   const columns = new Map<Meaning, number>();
   titles.forEach((title, column) => {
     const word = title
@@ -86,7 +87,7 @@ function meaningsOf(titles: readonly string[]): Map<Meaning, number> {
       .replace(/\s*[:(].*$/, '')
       .trim();
     const meaning = WORDS.find(([, pattern]) => pattern.test(word))?.[0];
-    if (meaning && !columns.has(meaning)) columns.set(meaning, column);
+    if (meaning && !columns.has(meaning) && (meaning !== 'name' || hasText(column))) columns.set(meaning, column);
   });
   return columns;
 }

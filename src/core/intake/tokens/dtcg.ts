@@ -1,7 +1,20 @@
+import type { Node } from 'jsonc-parser';
+import { oneLine } from '../../base/plain-text';
+import { LIMITS } from '../../brand/document';
 import { memberOf, readJson } from '../../source/json';
 import { problem, type Problem } from '../../source/problem';
 import type { OpenFile, Reader, ReadTools } from '../reader';
-import { doubt, leftOut, nameOfFile, taken, type Entry, type EntryParts, type Reading, type ReadToken } from '../reading';
+import {
+  doubt,
+  leftOut,
+  nameOfFile,
+  taken,
+  type Entry,
+  type EntryParts,
+  type PaletteHead,
+  type Reading,
+  type ReadToken,
+} from '../reading';
 import { aliasOf, entriesOf, resolver } from './entries';
 import { Faults, filesOfResolver, readTokenFiles } from './token-files';
 
@@ -34,7 +47,7 @@ function tree(
   const { tokens: entries, problems: said } = entriesOf(document);
   const end = resolver(entries);
   const faults = new Faults();
-  const collected = new TokenReading(name);
+  const collected = new TokenReading(name, root);
   for (const entry of entries.values()) {
     const { path, description, value } = entry;
     const span = { from: value.offset, to: value.offset + value.length };
@@ -59,7 +72,7 @@ function resolved(file: OpenFile, { beside }: ReadTools): Reading {
   const names = filesOfResolver(file);
   const given = beside ? names.flatMap((name) => beside(name) ?? []) : [];
   const { contexts, problems } = readTokenFiles([file, ...given]);
-  const collected = new TokenReading(file.name);
+  const collected = new TokenReading(file.name, null);
   const [context, ...others] = contexts;
   for (const { path, alias, description, colour, place } of context?.tokens.values() ?? []) {
     const name = path.slice(path.lastIndexOf('.') + 1);
@@ -82,7 +95,11 @@ class TokenReading {
   private readonly left: EntryParts[] = [];
   private readonly tokens: ReadToken[] = [];
 
-  constructor(private readonly name: string) {}
+  /** @param root of the file whose groups say what they are for; null where several files do */
+  constructor(
+    private readonly name: string,
+    private readonly root: Node | null,
+  ) {}
 
   take(entry: EntryParts): void {
     const { path, alias, description } = entry.token!;
@@ -103,8 +120,18 @@ class TokenReading {
     this.left.push(entry);
   }
 
+  private noteOf(group: string): string {
+    let node: Node | undefined = this.root ?? undefined;
+    for (const key of group.split('.')) node = node && memberOf(node, key);
+    const words: unknown = node && memberOf(node, '$description')?.value;
+    return typeof words === 'string' ? oneLine(words).slice(0, LIMITS.note) : '';
+  }
+
   reading(problems: readonly Problem[]): Reading {
-    const palettes = [...this.groups.keys()].map((name) => ({ name, kind: 'loose' as const }));
+    const palettes = [...this.groups.keys()].map((name): PaletteHead => {
+      const note = this.noteOf(name);
+      return { name, kind: 'loose', ...(note && { about: { note } }) };
+    });
     const entries = [...this.groups.values()].flatMap((group, palette) => group.map((entry): Entry => ({ ...entry, palette })));
     const others = [...this.aliases, ...this.left].map((entry): Entry => ({ ...entry, palette: null }));
     return { format: 'dtcg', palettes, entries: [...entries, ...others], tokens: this.tokens, problems };

@@ -4,6 +4,7 @@ import { apply } from '../../brand/apply';
 import { tokenPathOf } from '../bring-in';
 import type { Command, Step } from '../../brand/commands';
 import { equalSwatch, readDeprecation, sameColour, type MappedContext, type TokenChange } from './compare-tokens';
+import { notesOfGroups } from '../../brand/palette-notes';
 import type { Brand, Carried, Token, TokenValue } from '../../brand/document';
 import { renameTokens } from '../../brand/rename-tokens';
 import { resolveTheme } from '../../brand/resolve';
@@ -104,7 +105,10 @@ export function takeTokens(
 function carriedSteps(brand: Brand, mapped: readonly MappedContext[], ids: ReadonlyMap<string, string>): Step[] {
   const byPath = new Map<string, { theme: string; member: Carried }[]>();
   for (const { theme, context } of mapped) {
+    const written = notesOfGroups(brand, theme);
     for (const { keys, json, before } of context.carried) {
+      // What a palette says of itself is written anew each time, as the palette says it then.
+      if (keys.at(-1) === '$description' && json === JSON.stringify(written.get(keys.slice(0, -1).join('.')))) continue;
       const key = keys.join('\u0000');
       const place = before === null ? null : (ids.get(before) ?? null);
       byPath.set(key, [...(byPath.get(key) ?? []), { theme: theme.id, member: { path: [...keys], json, before: place } }]);
