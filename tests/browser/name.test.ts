@@ -71,7 +71,7 @@ test('a swatch of the strand is dropped on a cell, and on several chosen ones', 
   await ida.drag(await ribbon('core', 4, 8), await ida.cell('surface.sunken', 'Day'));
   await rowShows('surface.sunken', 'Lamp');
   expect((await tokenOf('surface.sunken'))!.values.day).toEqual({ swatch: 'core-lamp' });
-  await (await ida.cell('surface.page', 'Dusk')).click();
+  await (await ida.cell('border.default', 'Dusk')).click();
   await ida.keys('Shift', 'ArrowDown');
   await ida.sees('2 chosen in Dusk');
   await ida.drag(await ribbon('core', 3, 8), await ida.cell('surface.panel', 'Dusk'));
@@ -211,6 +211,13 @@ test('values of the data come in by CSV, are pinned, and have the same colour in
   const chooser = ida.page.waitForFileChooser();
   await ida.click('Bring in CSV…');
   await (await chooser).accept([csv]);
+  // The file is looked at first: which column, with or without its heading.
+  await ida.sees('2 different values');
+  expect(await ida.page.$$eval('[role=dialog] select', (lists) => lists.map((list) => list.selectedOptions[0]!.text))).toEqual([
+    'value',
+    'token',
+  ]);
+  await ida.click('Bring in 2 values');
   await ida.find('[data-value="Reed Bank"]');
   expect((await kept()).fields[0]!.values.slice(8)).toEqual([
     { text: 'Quarry Steps', token: 't-fare-group' },
@@ -221,6 +228,17 @@ test('values of the data come in by CSV, are pinned, and have the same colour in
   await (await ida.find('[data-value="Mill Quay"] button[aria-pressed]')).click();
   await ida.find('[data-value="Mill Quay"][data-pinned=true]');
   await undo();
+  await undo();
+  // The lack is mended where it is told, in one step.
+  await ida.click('Extend to 11…');
+  await (await ida.find('[role=dialog] button:not([disabled])::-p-text(Extend to 11)')).click();
+  await ida.sees('All 11 values have a colour of their own.');
+  const extended = await kept();
+  expect(extended.tokens.slice(-3).map(({ path, values }) => [path, Object.keys(values).length])).toEqual([
+    ['route.quarry-steps', 4],
+    ['route.low-light', 4],
+    ['route.gannet-head', 4],
+  ]);
   await undo();
   expect((await kept()).fields).toEqual(demo.fields);
 });
@@ -236,6 +254,26 @@ test('names are checked against a convention and mended at once', async () => {
   await undo();
   await undo();
   await view('Tokens');
+});
+
+test('a group renamed by Enter is renamed, and nothing else is said; signs before a value are explained', async () => {
+  await ida.page.locator('[data-grip="group:border"]').click({ count: 2 });
+  const field = await ida.find('input[aria-label="Path of border"]');
+  await field.click({ count: 3 });
+  await field.type('edge');
+  await ida.keys('Enter');
+  await ida.find('[data-grip="group:edge"]');
+  await ida.settled();
+  expect(
+    await ida.page.$$eval('[role=status] [data-part=title], [data-scope=toast] [data-part=title]', (told) => told.length),
+  ).toBe(0);
+  await undo();
+  expect((await kept()).tokens).toEqual(demo.tokens);
+  const cell = await ida.cell('border.default', 'Dusk');
+  expect(await cell.evaluate((element) => (element as HTMLElement).title)).toMatch(/^its own colour, derived: #/);
+  const legend = await ida.page.$eval('p[class*=legend]', ({ textContent }) => textContent);
+  for (const words of ['▪ swatch', '→ another token', '= its own colour', '∿ by rule', '~ derived'])
+    expect(legend).toContain(words);
 });
 
 test('tokens are added one after another from the keyboard, by aliases in braces, and many by pasting two columns', async () => {

@@ -1,6 +1,6 @@
 import { fewTokens } from '../../../tests/few-tokens';
-import { assignments, firstSeries, mergedValues, readValues, tokensBelow } from './data-fields';
-import { LIMITS, type DataField, type Token } from './document';
+import { assignments, firstSeries, mergedValues, tokensBelow } from './data-fields';
+import type { DataField, Token } from './document';
 
 const paths = (tokens: readonly Token[]) => tokens.map(({ path }) => path);
 
@@ -35,26 +35,15 @@ describe('data fields', () => {
     expect(firstSeries(brand.tokens)).toBeUndefined();
   });
 
-  test('values come from a table: each once, with or without a heading, pinned by path, and what is wrong is told by line', () => {
-    expect(readValues(brand, 'Value,Token\nNorth,route.a\n\nSouth, \n ,x\nNorth,route.b\nEast,nowhere\nWest,  route.c ')).toEqual(
-      {
-        values: [{ text: 'North', token: 'route-a' }, { text: 'South' }, { text: 'East' }, { text: 'West', token: 'route-c' }],
-        problems: ['Line 4 has no value and was left out.', 'Line 6: there is no token nowhere, so East is not pinned.'],
-      },
-    );
-    expect(readValues(brand, 'values\nA\u0007\u0000B')).toEqual({ values: [{ text: 'A B' }], problems: [] });
-    expect(readValues(brand, 'North')).toEqual({ values: [{ text: 'North' }], problems: [] });
-    const long = 'x'.repeat(LIMITS.name + 1);
-    expect(readValues(brand, `${long}\n${long.slice(1)}\nA,${long}`)).toEqual({
-      values: [{ text: long.slice(1) }, { text: 'A' }],
-      problems: [
-        'Line 1 is longer than 120 characters and was left out; shorten it.',
-        `Line 3: there is no token ${'x'.repeat(60)}, so A is not pinned.`,
-      ],
-    });
-    const many = (count: number) => readValues(brand, Array.from({ length: count }, (_, at) => `v${at}`).join('\n'));
-    expect([many(1_999).problems, many(2_000).values.length, many(2_001).values.length]).toEqual([[], 2_000, 2_000]);
-    expect(many(2_001).problems).toEqual(['A field has at most 2000 values; the rest was left out.']);
+  test('a value whose name is a token’s of the group has that one; the others go in order through the rest', () => {
+    expect(told({ text: 'x' }, { text: 'A' }, { text: 'y' }, { text: ' b ' })).toEqual([
+      'x route.c',
+      'A route.a',
+      'y none',
+      ' b  route.b',
+    ]);
+    // A pin comes before a name.
+    expect(told({ text: 'A' }, { text: 'x', token: 'route-a' })).toEqual(['A route.b', 'x route.a pinned']);
   });
 
   test('new values join those there are: each keeps its place, and its pin unless another is given', () => {

@@ -1,10 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { textPairs } from '../findings/contrast';
 import { apply } from './apply';
-import { assignments, mergedValues, readValues } from './data-fields';
+import { assignments, mergedValues } from './data-fields';
 import { Brand, emptyBrand, type Brand as BrandType } from './document';
 import { fillScaffold } from './scaffold';
 import { SCAFFOLDS } from './scaffold-slots';
+import { likelyChoice, readValues, valueTable } from './value-table';
 
 const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));
 const bare: BrandType = { ...demo, tokens: [], destinations: [], fields: [] };
@@ -60,10 +61,8 @@ describe('values of the data', () => {
   });
 
   test('come in by CSV, with pins by path; what cannot be read is told by its line', () => {
-    const { values, problems } = readValues(
-      demo,
-      'value,token\nTern Islet,route.tern-islet\n"Reed, North",\nTern Islet,\nFar Point,route.nowhere\n',
-    );
+    const table = valueTable('value,token\nTern Islet,route.tern-islet\n"Reed, North",\nTern Islet,\nFar Point,route.nowhere\n');
+    const { values, problems } = readValues(demo, table, likelyChoice(demo, table));
     expect(values).toEqual([{ text: 'Tern Islet', token: 't-route-tern-islet' }, { text: 'Reed, North' }, { text: 'Far Point' }]);
     expect(problems).toEqual(['Line 5: there is no token route.nowhere, so Far Point is not pinned.']);
     expect(mergedValues(route.values, [{ text: 'Mill Quay' }, { text: 'Far Point' }]).map(({ text }) => text)).toEqual([

@@ -78,6 +78,16 @@ export function categorical(wish: Categorical, onProgress: (share: number) => vo
   return { colours: ordered.map(({ css }) => css), closest: closestOf(ordered, visions) };
 }
 
+/** Every pair of some CSS colours that some eyes tell apart by less than a limit of ΔE2000, the hardest first. */
+export function hardPairs(colours: readonly string[], visions: readonly Vision[], limit: number): Closest[] {
+  const all: readonly Vision[] = ['normal', ...visions];
+  const set = colours.map((css) => candidate(css, all));
+  return set
+    .flatMap((one, at) => set.slice(at + 1).map((two, n) => ({ ...closestOf([one, two], all)!, one: at, two: at + 1 + n })))
+    .filter(({ distance }) => distance < limit)
+    .sort((one, two) => one.distance - two.distance);
+}
+
 /** The hardest pair of some CSS colours for some visions; null for fewer than two. */
 export function hardestPair(colours: readonly string[], visions: readonly Vision[]): Closest | null {
   return closestOf(

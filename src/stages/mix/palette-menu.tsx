@@ -7,6 +7,7 @@ import type { Palette } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { download } from '@/ui/download';
+import { MakeTokens } from '@/ui/make-tokens';
 import { tell } from '@/ui/notices';
 import { PaletteAbout } from './palette-about';
 import { PutOnShelf } from '@/ui/put-on-shelf';
@@ -23,6 +24,7 @@ export function PaletteMenu({ palette }: { palette: Palette }) {
   }));
   const mayEdit = useMayEdit();
   const [putting, setPutting] = useState(false);
+  const [naming, setNaming] = useState(false);
   const [describing, setDescribing] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const save = () => {
@@ -66,6 +68,9 @@ export function PaletteMenu({ palette }: { palette: Palette }) {
               <Menu.Item value="open" disabled={!mayEdit} onSelect={() => input.current!.click()}>
                 Open a palette file…
               </Menu.Item>
+              <Menu.Item value="tokens" disabled={!mayEdit || palette.swatches.length === 0} onSelect={() => setNaming(true)}>
+                Make tokens of it…
+              </Menu.Item>
               <Menu.Item value="shelf" disabled={!mayEdit || palette.swatches.length === 0} onSelect={() => setPutting(true)}>
                 Put on the shelf…
               </Menu.Item>
@@ -95,6 +100,9 @@ export function PaletteMenu({ palette }: { palette: Palette }) {
         }}
       />
       <PutOnShelf open={putting} onOpen={setPutting} />
+      {naming && (
+        <MakeTokens palette={palette} swatches={palette.swatches} name={palette.name} onClose={() => setNaming(false)} />
+      )}
       {describing && <PaletteAbout palette={palette} onClose={() => setDescribing(false)} />}
     </>
   );

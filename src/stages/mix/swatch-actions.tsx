@@ -1,10 +1,11 @@
 import { adjust, BRIGHTNESS_STEP, NO_ADJUSTMENT } from '@/core/palette/adjust';
 import { Button } from '@chakra-ui/react';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import type { Palette, Swatch } from '@/core/brand/document';
 import { tokensUsing } from '@/core/brand/resolve';
 import { useBrandStore, useMayEdit } from '@/ui/brand-context';
 import { MIX_KEYS } from '@/ui/keys';
+import { MakeTokens } from '@/ui/make-tokens';
 import { isTyping } from '@/ui/typing';
 import { tell } from '@/ui/notices';
 import { choice, type Chosen } from './chosen';
@@ -24,7 +25,8 @@ interface Act {
 
 /** What can be done with the chosen swatches, each with its key, and how large the patches are. */
 export function SwatchActions({ palette, chosen }: { palette: Palette; chosen: Chosen }) {
-  const acts = useSwatchActs(palette, chosen);
+  const [naming, setNaming] = useState(false);
+  const acts = useSwatchActs(palette, chosen, () => setNaming(true));
   const mayEdit = useMayEdit();
   const { zoom, names } = useGridView();
   const count = chosen.all.length;
@@ -48,6 +50,14 @@ export function SwatchActions({ palette, chosen }: { palette: Palette; chosen: C
               {label} <kbd>{key}</kbd>
             </Button>
           ),
+      )}
+      {naming && count > 0 && (
+        <MakeTokens
+          palette={palette}
+          swatches={chosen.all}
+          name={chosenName(palette, chosen.all)}
+          onClose={() => setNaming(false)}
+        />
       )}
       {count > 1 && <b>{count} chosen</b>}
       <label className={css.zoom}>
@@ -73,7 +83,13 @@ export function SwatchActions({ palette, chosen }: { palette: Palette; chosen: C
   );
 }
 
-function useSwatchActs(palette: Palette, { lead, all }: Chosen): Act[] {
+/** What the chosen are called together: their row, where they are of one, else their palette. */
+function chosenName(palette: Palette, all: readonly Swatch[]): string {
+  const [row] = all.map((swatch) => swatch.row);
+  return row !== undefined && all.every((swatch) => swatch.row === row) ? row : palette.name;
+}
+
+function useSwatchActs(palette: Palette, { lead, all }: Chosen, name: () => void): Act[] {
   const store = useBrandStore();
   const { run, select } = store.getState();
   const create = ({ command, id }: ReturnType<typeof insertSwatch>) => {
@@ -117,6 +133,7 @@ function useSwatchActs(palette: Palette, { lead, all }: Chosen): Act[] {
       },
     },
     { label: 'Row', key: MIX_KEYS.row, needs: 'one', run: () => void run(makeRow(palette, all)) },
+    { label: 'Tokens', key: MIX_KEYS.tokens, needs: 'one', run: name },
     { label: 'Delete', key: MIX_KEYS.remove, needs: 'one', run: () => deleteChosen(palette, all, store) },
     { label: 'Brighter', key: MIX_KEYS.brighter, needs: 'nothing', quiet: true, run: () => brighten(BRIGHTNESS_STEP) },
     { label: 'Dimmer', key: MIX_KEYS.dimmer, needs: 'nothing', quiet: true, run: () => brighten(-BRIGHTNESS_STEP) },

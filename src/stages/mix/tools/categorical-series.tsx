@@ -11,21 +11,10 @@ import { Strip } from '@/ui/strip';
 import { findCategories } from '@/workers/solver';
 import { PlaceButtons, ToolFrame, type ToolProps } from './tool';
 import { useComputed } from '@/ui/use-computed';
+import { VISION_WORDS } from '@/ui/vision-words';
 import css from './tools.module.css';
 
-const VISIONS = [
-  { id: 'protan', label: 'without red cones' },
-  { id: 'deutan', label: 'without green cones' },
-  { id: 'tritan', label: 'without blue cones' },
-] as const satisfies readonly { id: Vision; label: string }[];
-
-const WHO: Record<Vision, string> = {
-  normal: 'with all cones',
-  protan: 'without red cones',
-  deutan: 'without green cones',
-  tritan: 'without blue cones',
-  achromat: 'without any colour',
-};
+const VISIONS = ['protan', 'deutan', 'tritan'] as const satisfies readonly Vision[];
 
 /** Colours for categories, as far apart as can be for everybody; the palette's own may come first and stay. */
 export function CategoricalSeries({ palette, choice }: ToolProps & { choice: ReactNode }) {
@@ -41,7 +30,7 @@ export function CategoricalSeries({ palette, choice }: ToolProps & { choice: Rea
   const [ground, setGround] = useState<string | null>(null);
   const [contrast, setContrast] = useState(3);
   const [target, setTarget] = useState(10);
-  const [visions, setVisions] = useState<readonly Vision[]>(['protan', 'deutan', 'tritan']);
+  const [visions, setVisions] = useState<readonly Vision[]>(VISIONS);
   const [least, setLeast] = useState(0.42);
   const [most, setMost] = useState(0.82);
   const [liveliness, setLiveliness] = useState(0.5);
@@ -98,10 +87,10 @@ export function CategoricalSeries({ palette, choice }: ToolProps & { choice: Rea
         <Dial label="Apart by at least" shown={`ΔE ${target}`} value={target} min={1} max={30} onMove={setTarget} />
         <div className={css.field} role="group" aria-label="Told apart by people">
           <span>Told apart by people</span>
-          {VISIONS.map(({ id, label }) => (
+          {VISIONS.map((id) => (
             <label key={id} className={css.check}>
               <input type="checkbox" checked={visions.includes(id)} onChange={() => toggle(id)} />
-              {label}
+              {VISION_WORDS[id]}
             </label>
           ))}
         </div>
@@ -140,7 +129,7 @@ function reached({ colours, closest }: CategoricalSet, count: number, target: nu
       ? `Only ${colours.length} of ${count} colours have ${contrast.toFixed(1)}:1 on this ground within these bounds; widen the lightness or lower the contrast. `
       : '';
   if (!closest) return fewer;
-  const told = `The closest two are ${closest.one + 1} and ${closest.two + 1}: ΔE ${closest.distance.toFixed(1)} to people ${WHO[closest.vision]}.`;
+  const told = `The closest two are ${closest.one + 1} and ${closest.two + 1}: ΔE ${closest.distance.toFixed(1)} to people ${VISION_WORDS[closest.vision]}.`;
   if (closest.distance >= target) return `${fewer}${told}`;
   return `${fewer}${told} ΔE ${target} was asked for and cannot be reached with ${colours.length} colours here.`;
 }

@@ -1,8 +1,9 @@
 import { Button } from '@chakra-ui/react';
-import { useEffect, useState } from 'react';
+import { Fragment, useEffect, useState } from 'react';
 import { useBrandStore, useBrand, useMayEdit } from '@/ui/brand-context';
 import { actsOnChosen } from './chosen-acts';
 import { PATH, TABLE_ID, useTable } from './table-state';
+import { SIGNS } from './token-row';
 import { setValue } from './token-edits';
 import { ValuePicker } from '@/ui/token-field/value-picker';
 import css from './tokens.module.css';
@@ -21,7 +22,11 @@ export function ChosenBar() {
   if (count === 0 || !mayEdit)
     return (
       <p className={css.legend}>
-        <b>▪</b> swatch <b>→</b> token <b>=</b> its own <b>∿</b> by rule <b>~</b> derived{' '}
+        {Object.values(SIGNS).map(({ sign, words }) => (
+          <Fragment key={sign}>
+            <b>{sign}</b> {words}{' '}
+          </Fragment>
+        ))}
         <span>Arrows and Enter; drag a ribbon’s colour onto a cell or group</span>
       </p>
     );

@@ -1,12 +1,11 @@
-import { uniqueNames } from '@/core/base/unique-names';
-import { slug } from '@/core/base/words';
 import type { Command, Step } from '@/core/brand/commands';
 import { equalSwatch } from '@/core/intake/tokens/compare-tokens';
 import { LIMITS, type Brand, type Token, type TokenValue } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { removalSteps, unlinkSteps } from '@/core/brand/remove-tokens';
 import { renamesOf, renameTokens } from '@/core/brand/rename-tokens';
-import { resolveTheme } from '@/core/brand/resolve';
+import { resolveTheme, swatchesOf } from '@/core/brand/resolve';
+import { tokensOfSwatches } from '@/core/brand/tokens-of-swatches';
 import { valueReader } from '@/core/brand/token-lines';
 import { likelyRole } from '@/core/brand/token-role';
 import { readColour } from '@/core/colour/read';
@@ -30,11 +29,9 @@ export function tokenInGroup(
   group: string,
   swatch: { id: string; name: string },
 ): { command: Command; id: string } {
-  const unique = uniqueNames(
-    brand.tokens.map(({ path }) => path),
-    (path, n) => `${path}-${n}`,
-  );
-  return newToken(brand, unique([group, slug(swatch.name)].filter(Boolean).join('.')), { swatch: swatch.id });
+  const { palette } = swatchesOf(brand).get(swatch.id)!;
+  const { command, tokens } = tokensOfSwatches(brand, palette, [swatch], group, newId);
+  return { command, id: tokens[0]!.id };
 }
 
 export function setValue(tokens: readonly Token[], theme: string, value: TokenValue): Command {

@@ -218,7 +218,7 @@ const ValueCell = memo(function ValueCell({ token, theme, resolved, acts, active
       className={css.value}
       data-active={active || undefined}
       data-cell={`${token.id}/${theme.id}`}
-      title={shown?.title}
+      title={shown && titleOf(shown)}
       onClick={(event) => {
         const mode = modeOf(event);
         if (active && mode === 'only') acts.edit(token.id, theme.id);
@@ -226,7 +226,14 @@ const ValueCell = memo(function ValueCell({ token, theme, resolved, acts, active
       }}
     >
       {shown?.hex ? <i style={{ background: shown.hex }} /> : <i className={css.missing} />}
-      <span className={css.kind}>{shown?.kind}</span>
+      <span
+        className={css.kind}
+        role={shown?.kind ? 'img' : undefined}
+        aria-label={shown?.kind ? SIGNS[shown.kind].words : undefined}
+      >
+        {shown?.kind && SIGNS[shown.kind].sign}
+        {shown?.derived && SIGNS.derived.sign}
+      </span>
       <span className={css.target}>{shown?.words ?? 'no colour'}</span>
     </div>
   );
@@ -253,29 +260,41 @@ function ValueField({ token, theme, label, onEnd }: { token: Token; theme: Theme
   );
 }
 
+/** The signs before a value; the table's foot explains them. */
+export const SIGNS = {
+  swatch: { sign: '▪', words: 'swatch' },
+  token: { sign: '→', words: 'another token' },
+  own: { sign: '=', words: 'its own colour' },
+  rule: { sign: '∿', words: 'by rule' },
+  derived: { sign: '~', words: 'derived' },
+} as const;
+
 interface Described {
   readonly hex: string | undefined;
   /** What it is: a link to a swatch, to a token, a state by rule, or its own value; derived ones are marked. */
-  readonly kind: string;
+  readonly kind: keyof typeof SIGNS | null;
+  readonly derived: boolean;
   readonly words: string;
-  readonly title: string;
+  /** The way to the colour. */
+  readonly way: string;
 }
 
 function describe(resolved: Resolved, token: Token, theme: string): Described {
   const value = token.values[theme];
-  const hex = resolved.colour?.hex;
-  const trail = trailOf(resolved, theme).slice(1);
-  const byHand = value && !value.derived ? '' : '~';
-  if (resolved.kept) return { hex, kind: `▪${byHand}`, words: resolved.kept.swatch.name, title: trail.join(' → ') };
-  if (value && 'token' in value)
-    return { hex, kind: `→${byHand}`, words: resolved.via?.token.path ?? 'gone', title: trail.join(' → ') };
-  if (value && 'colour' in value)
-    return { hex, kind: `=${byHand}`, words: value.colour, title: value.derived ? `${value.colour}, derived` : value.colour };
-  if (token.rule) {
-    const title = `By rule from ${resolved.via?.token.path ?? 'nothing'}: ${hex ?? 'no colour'}`;
-    return { hex, kind: '∿', words: hex ?? 'no colour', title };
-  }
-  return { hex, kind: '', words: 'no colour', title: 'No colour yet' };
+  const common = { hex: resolved.colour?.hex, derived: value?.derived === true };
+  const way = trailOf(resolved, theme).slice(1).join(' → ');
+  if (resolved.kept) return { ...common, kind: 'swatch', words: resolved.kept.swatch.name, way };
+  if (value && 'token' in value) return { ...common, kind: 'token', words: resolved.via?.token.path ?? 'gone', way };
+  if (value && 'colour' in value) return { ...common, kind: 'own', words: value.colour, way: value.colour };
+  const words = common.hex ?? 'no colour';
+  if (token.rule) return { ...common, kind: 'rule', words, way: `from ${resolved.via?.token.path ?? 'nothing'}, ${words}` };
+  return { ...common, kind: null, words: 'no colour', way: 'No colour yet' };
+}
+
+/** The kind of a value in words, with what it comes from. */
+function titleOf({ kind, derived, way }: Described): string {
+  if (!kind) return way;
+  return `${SIGNS[kind].words}${derived ? `, ${SIGNS.derived.words}` : ''}: ${way}`;
 }
 
 function modeOf(event: MouseEvent): 'only' | 'toggle' | 'range' {

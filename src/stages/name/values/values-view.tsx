@@ -3,19 +3,24 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { Pin } from 'lucide-react';
 import { useMemo, useRef, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
-import { assignments, firstSeries, mergedValues, readValues } from '@/core/brand/data-fields';
+import { assignments, firstSeries, mergedValues } from '@/core/brand/data-fields';
 import type { DataField } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { resolveTheme } from '@/core/brand/resolve';
-import { useBrand, useBrandStore, useMayEdit } from '@/ui/brand-context';
+import { valueText } from '@/core/brand/value-table';
+import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { CommitInput } from '@/ui/commit-input';
 import { tell } from '@/ui/notices';
 import { TokenField } from '@/ui/token-field/token-field';
+import { ExtendValues } from './extend-values';
+import { ValuesImport } from './values-import';
 import css from './values.module.css';
 
 /** A longer list than this is not one of categories. */
 const LARGEST_CSV = 1024 * 1024;
 const ROW_HEIGHT = 36;
+/** What a field is called until somebody says otherwise. */
+const UNNAMED = 'New field';
 
 /** Things in the data with the colour that each always has, field by field. */
 export function ValuesView() {
@@ -24,7 +29,7 @@ export function ValuesView() {
   const [chosen, setChosen] = useState<string | null>(null);
   const field = brand.fields.find(({ id }) => id === chosen) ?? brand.fields[0];
   const add = () => {
-    const made: DataField = { id: newId(), name: 'New field', group: firstSeries(brand.tokens) || 'data', values: [] };
+    const made: DataField = { id: newId(), name: UNNAMED, group: firstSeries(brand.tokens) || 'data', values: [] };
     if (run({ label: 'Add a field', steps: [{ do: 'field.add', field: made, before: null }] })) setChosen(made.id);
   };
   return (
@@ -55,7 +60,6 @@ export function ValuesView() {
 }
 
 function Field({ field }: { field: DataField }) {
-  const store = useBrandStore();
   const { brand, theme, run } = useBrand((state) => ({ brand: state.replica.brand, theme: state.theme, run: state.run }));
   const mayEdit = useMayEdit();
   const given = useMemo(() => assignments(brand, field), [brand, field]);
@@ -88,13 +92,12 @@ function Field({ field }: { field: DataField }) {
     );
     edit(token === undefined ? `Unpin ${given[at]!.text}` : `Pin ${given[at]!.text}`, { values });
   };
-  const bring = (csv: string) => {
-    const { values, problems } = readValues(store.getState().brand, csv);
-    if (problems.length > 0) tell(problems.length === 1 ? problems[0]! : `${problems[0]!} And ${problems.length - 1} more.`);
-    if (values.length === 0)
-      return tell('There are no values in it: one value a line, and after a comma the token it is pinned to.');
-    const merged = mergedValues(field.values, values);
-    edit(`Bring ${values.length} values into ${field.name}`, { values: merged });
+  const [arrived, setArrived] = useState<{ name: string; csv: string } | null>(null);
+  const [extending, setExtending] = useState(false);
+  const take = (values: DataField['values'], name: string | null) => {
+    // A field nobody has named takes its heading's name.
+    const named = name !== null && field.name === UNNAMED;
+    if (edit(`Bring values into ${named ? name : field.name}`, { values, ...(named && { name }) })) setArrived(null);
   };
   const { getRootProps, getInputProps, open, isDragActive } = useDropzone({
     noClick: true,
@@ -103,7 +106,7 @@ function Field({ field }: { field: DataField }) {
     onDrop: ([file]) => {
       if (!file) return;
       if (file.size > LARGEST_CSV) return tell(`${file.name} is larger than 1 MB; a list of values is not.`);
-      void file.text().then(bring);
+      void file.text().then((csv) => setArrived({ name: file.name, csv }));
     },
   });
   const [typed, setTyped] = useState('');
@@ -142,13 +145,20 @@ function Field({ field }: { field: DataField }) {
           </Button>
         </div>
       </div>
-      <p className={css.said} data-short={bare > 0 || undefined}>
+      <div className={css.said} data-short={bare > 0 || undefined}>
         {field.values.length === 0
           ? 'No values yet: drop a CSV file here, or type them below.'
           : bare > 0
-            ? `△ ${bare} of ${given.length} values have no colour: ${field.group} has too few. Pin them, or add tokens to the group.`
+            ? `△ ${bare} of ${given.length} values have no colour: ${field.group} has too few.`
             : `● All ${given.length} values have a colour of their own.`}
-      </p>
+        {bare > 0 && mayEdit && (
+          <Button size="2xs" onClick={() => setExtending(true)}>
+            Extend to {given.length}…
+          </Button>
+        )}
+      </div>
+      {arrived && <ValuesImport field={field} file={arrived} onTake={take} onClose={() => setArrived(null)} />}
+      {extending && <ExtendValues field={field} onClose={() => setExtending(false)} />}
       <div ref={scroller} className={css.values} role="list" aria-label={`Values of ${field.name}`}>
         <div style={{ height: rows.getTotalSize(), position: 'relative' }}>
           {rows.getVirtualItems().map(({ index, start }) => {
@@ -194,8 +204,9 @@ function Field({ field }: { field: DataField }) {
           className={css.type}
           onSubmit={(event) => {
             event.preventDefault();
-            if (typed.trim() === '') return;
-            bring(JSON.stringify(typed.trim()).replaceAll('\\"', '""'));
+            const text = valueText(typed);
+            if (text === '') return;
+            edit(`Add ${text} to ${field.name}`, { values: mergedValues(field.values, [{ text }]) });
             setTyped('');
           }}
         >
