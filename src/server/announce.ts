@@ -1,19 +1,23 @@
 import type { Transaction } from 'sequelize';
 import { database } from './database';
 
-/** What every instance tells the others: something happened to a brand. What, is read from the database. */
-export interface News {
-  readonly brand: string;
-  readonly kind: 'change' | 'release';
-}
+/**
+ * What every instance tells the others: something happened to a brand, which is read from the database; who listens to it at that
+ * instance; or that a person has sent colours to their other pages.
+ */
+export type News = { readonly brand: string } & (
+  | { readonly kind: 'change' | 'release' }
+  | { readonly kind: 'here'; readonly instance: string; readonly people: readonly string[] }
+  | { readonly kind: 'caught'; readonly person: string }
+);
 
 /** The name under which instances tell and listen (PostgreSQL's LISTEN and NOTIFY). */
 export const CHANNEL = 'breakwater';
 
-/** Told to all instances when the transaction commits, and not at all when it does not. */
-export async function announce(news: News, transaction: Transaction): Promise<void> {
+/** Told to all instances when the transaction commits, and not at all when it does not; at once where there is none. */
+export async function announce(news: News, transaction?: Transaction): Promise<void> {
   await database().sequelize.query('SELECT pg_notify(:channel, :payload)', {
     replacements: { channel: CHANNEL, payload: JSON.stringify(news) },
-    transaction,
+    ...(transaction && { transaction }),
   });
 }

@@ -10,6 +10,7 @@ import type { Command } from '@/core/brand/commands';
 import type { Brand } from '@/core/brand/document';
 import type { Role } from '@/core/brand/roles';
 import type { ManifestEntry } from '@/core/release/bundle';
+import type { CaughtColours } from '@/core/intake/caught-colours';
 import type { ShelfEntry } from '@/core/shelf/shelf-palette';
 import { environment } from './environment';
 import { forgotten, onePerProcess } from './one-per-process';
@@ -118,6 +119,18 @@ export interface PrintProfileRow extends Row<PrintProfileRow> {
   at: CreationOptional<Date>;
 }
 
+export interface CaughtRow extends Row<CaughtRow> {
+  id: string;
+  brandId: string;
+  personId: string;
+  /** Id of the page that sent them. */
+  page: string;
+  /** What they came from, in words. */
+  source: string;
+  colours: CaughtColours['colours'];
+  at: CreationOptional<Date>;
+}
+
 export interface BuildTokenRow extends Row<BuildTokenRow> {
   id: string;
   brandId: string;
@@ -223,6 +236,19 @@ function define(sequelize: Sequelize) {
       personId: text(),
       at: now(),
     }),
+    Caught: sequelize.define<CaughtRow>(
+      'caught',
+      {
+        id: key(),
+        brandId: text(),
+        personId: text(),
+        page: text(),
+        source: text(),
+        colours: { type: DataTypes.JSON, allowNull: false },
+        at: now(),
+      },
+      { tableName: 'caught' },
+    ),
     BuildToken: sequelize.define<BuildTokenRow>('buildToken', {
       id: key(),
       brandId: text(),

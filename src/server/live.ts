@@ -1,6 +1,7 @@
+import { randomUUID } from 'node:crypto';
 import { Client } from 'pg';
 import { QueryTypes } from 'sequelize';
-import { CHANNEL, type News } from './announce';
+import { announce, CHANNEL, type News } from './announce';
 import { buildId } from './build-id';
 import { changesAfter } from './changes';
 import type { ToldChange } from '@/core/brand/told-change';
@@ -19,6 +20,16 @@ const HEARTBEAT_MS = 10_000;
 const MOST_STREAMS = 30;
 /** Bytes that may wait for a page that does not read. It is cut off then, and catches up when it asks again. */
 const MOST_WAITING = 8 * 1024 * 1024;
+
+/** Somebody who came or left is told of after so long, in milliseconds: a page that is loaded anew leaves and comes at once. */
+const SETTLE_MS = 300;
+/** An instance that has said nothing for so long is gone, and its people with it, in milliseconds. */
+const SILENT_MS = 3.5 * HEARTBEAT_MS;
+/** People told of as being here; a notification holds 8,000 bytes. */
+const MOST_HERE = 200;
+
+/** What this instance is called among the others. */
+const INSTANCE = randomUUID();
 
 /** One page that listens to one brand. */
 interface Stream {
@@ -41,7 +52,12 @@ class Channel {
   /** The last change that all streams were told. */
   private seq = 0;
   private reading = false;
-  private readonly news = new Set<News['kind']>();
+  private readonly news = new Set<'change' | 'release'>();
+  /** Who listens, by instance. */
+  private readonly people = new Map<string, { readonly ids: readonly string[]; readonly at: number }>();
+  /** What was told last of who is here. */
+  private here = '';
+  private settling: NodeJS.Timeout | undefined;
 
   constructor(private readonly brand: string) {}
 
@@ -62,6 +78,8 @@ class Channel {
     if (this.streams.size === 0 || seq < this.seq) this.seq = seq;
     this.joining.delete(stream);
     this.streams.add(stream);
+    if (this.here !== '') stream.send(encoder.encode(this.here));
+    this.saySoon();
     // What happened since it was read is found by looking once more.
     this.hear('change');
   }
@@ -70,13 +88,51 @@ class Channel {
   leave(stream: Stream): boolean {
     this.joining.delete(stream);
     this.streams.delete(stream);
+    this.saySoon();
     return this.joining.size + this.streams.size === 0;
   }
 
   /** Something happened. However often that is said while it is read, it is read once more. */
-  hear(kind: News['kind']): void {
+  hear(kind: 'change' | 'release'): void {
     this.news.add(kind);
     if (!this.reading && this.streams.size > 0) void this.read();
+  }
+
+  /** A person has sent colours to their other pages. */
+  hearCaught(person: string): void {
+    for (const stream of [...this.streams]) if (stream.person === person) stream.send(event('caught', {}));
+  }
+
+  /** Says at all instances who listens here, once coming and going has settled. */
+  private saySoon(): void {
+    clearTimeout(this.settling);
+    this.settling = setTimeout(() => void this.sayHere(), SETTLE_MS).unref();
+  }
+
+  async sayHere(): Promise<void> {
+    const people = [...new Set([...this.streams].map(({ person }) => person))].slice(0, MOST_HERE);
+    try {
+      await announce({ brand: this.brand, kind: 'here', instance: INSTANCE, people });
+    } catch (error) {
+      log.warn({ error }, 'who is here could not be told; it is told again');
+    }
+  }
+
+  /** Who listens at an instance; the pages are told who is here when that is somebody else than before. */
+  async hearHere(instance: string, ids: readonly string[]): Promise<void> {
+    this.people.set(instance, { ids, at: Date.now() });
+    for (const [name, { at }] of this.people) if (Date.now() - at > SILENT_MS) this.people.delete(name);
+    const all = [...new Set([...this.people.values()].flatMap((there) => there.ids))].slice(0, MOST_HERE);
+    try {
+      const rows = await database().Person.findAll({ where: { id: all }, attributes: ['id', 'name'], order: ['name'] });
+      const people = rows.map(({ id, name }) => ({ id, name }));
+      const told = `event: here\ndata: ${JSON.stringify(people)}\n\n`;
+      if (told === this.here) return;
+      this.here = told;
+      this.tell(encoder.encode(told));
+    } catch (error) {
+      log.warn({ error }, 'who is here could not be looked up; it is told again');
+    }
   }
 
   private async read(): Promise<void> {
@@ -206,6 +262,7 @@ class Hub {
     try {
       for (const channel of [...this.channels.values()]) {
         await channel.checkMembers();
+        await channel.sayHere();
         channel.tell(encoder.encode(': still here\n\n'));
       }
     } catch (error) {
@@ -227,7 +284,10 @@ class Hub {
     client.on('error', again);
     client.on('notification', ({ payload }) => {
       const news = JSON.parse(payload ?? '{}') as News;
-      this.channels.get(news.brand)?.hear(news.kind);
+      const channel = this.channels.get(news.brand);
+      if (news.kind === 'here') void channel?.hearHere(news.instance, news.people);
+      else if (news.kind === 'caught') channel?.hearCaught(news.person);
+      else channel?.hear(news.kind);
     });
     try {
       await client.connect();

@@ -165,6 +165,22 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
         );
       `,
   },
+  {
+    // Colours on their way from one page of a person to their others, such as from the phone to the desk.
+    name: '0007-caught',
+    sql: `
+        CREATE TABLE caught (
+          id text PRIMARY KEY,
+          brand_id text NOT NULL REFERENCES brands ON DELETE CASCADE,
+          person_id text NOT NULL REFERENCES people ON DELETE CASCADE,
+          page text NOT NULL,
+          source text NOT NULL,
+          colours json NOT NULL,
+          at timestamptz NOT NULL DEFAULT now()
+        );
+        CREATE INDEX caught_by ON caught (brand_id, person_id);
+      `,
+  },
 ];
 
 /** The way from an empty database to today's. */

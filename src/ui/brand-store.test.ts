@@ -316,12 +316,70 @@ test('another page’s change goes under the own ones, and says who made it', ()
   expect(store.getState().touched.get('core-foam')).toMatchObject({ by: 'Oren' });
 });
 
+test('an edit that somebody else overtakes is told to whom it was, with both values, once', async () => {
+  const store = page();
+  store.getState().run(colour('#111111'));
+  await settle();
+  hear(server.log[0]!, 'Ida');
+  hear({ seq: 2, key: 'theirs00', command: colour('#222222') });
+  hear({ seq: 3, key: 'theirs01', command: colour('#333333') });
+  expect(told).toEqual(['Oren has set Foam to #222222; you had set it to #111111.']);
+  expect(foam(store)).toBe('#333333');
+});
+
+test.each([
+  ['with one’s own', true, '#111111'],
+  ['with what stands', false, '#222222'],
+])('an edit made out of reach that meets a later one asks instead of winning, and ends %s', async (_how, mine, end) => {
+  const store = page();
+  server.down = true;
+  store.getState().run(rename('A'));
+  await settle();
+  expect(store.getState().connected).toBe(false);
+  store.getState().run(colour('#111111'));
+  server.down = false;
+  const theirs = { seq: 1, key: 'theirs00', command: colour('#222222') };
+  server.take(theirs);
+  await jest.advanceTimersByTimeAsync(1_600);
+  await settle();
+  // Refused at once; asked as soon as what it met is known. What met nothing went through.
+  expect([store.getState().conflicts, told]).toEqual([[], []]);
+  hear(server.log[0]!);
+  expect(store.getState().conflicts).toMatchObject([
+    { by: 'Oren', fields: [{ what: 'Foam', theirs: { words: '#222222' }, mine: { words: '#111111' } }] },
+  ]);
+  expect(foam(store)).toBe('#222222');
+  hear(server.log[1]!, 'Ida');
+  store.getState().settle(store.getState().conflicts[0]!.key, mine);
+  await settle();
+  expect([foam(store), store.getState().conflicts, server.brand.name, kept().length]).toEqual([end, [], 'A', 0]);
+  expect(serialiseBrand(store.getState().brand)).toBe(serialiseBrand(server.brand));
+});
+
+test('who is here is known, and an edit refused for another reason is told after a moment', async () => {
+  const store = page();
+  Stream.open.at(-1)!.emit('here', [
+    { id: 'ida', name: 'Ida' },
+    { id: 'wim', name: 'Wim' },
+  ]);
+  Stream.open.at(-1)!.emit('here', 'nonsense');
+  expect(store.getState().here.map(({ name }) => name)).toEqual(['Ida', 'Wim']);
+  server.down = true;
+  store.getState().run(rename('A'));
+  await settle();
+  store.getState().run(doing({ do: 'swatch.edit', id: 'deck-lichen', set: { name: 'Moss' } }));
+  hear({ seq: 1, key: 'theirs00', command: doing({ do: 'swatch.remove', ids: ['deck-lichen'] }) });
+  expect(told).toEqual([]);
+  await jest.advanceTimersByTimeAsync(3_100);
+  expect(told).toEqual([expect.stringContaining('was not kept: That swatch is no longer there')]);
+});
+
 test('an own edit that no longer applies is dropped with its reason', () => {
   const store = page();
   server.down = true;
   store.getState().run(doing({ do: 'swatch.edit', id: 'deck-lichen', set: { name: 'Moss' } }));
   hear({ seq: 1, key: 'theirs00', command: doing({ do: 'swatch.remove', ids: ['deck-lichen'] }) });
-  expect(told).toEqual([expect.stringContaining('could not be kept: That swatch is no longer there')]);
+  expect(told).toEqual([expect.stringContaining('was not kept: That swatch is no longer there')]);
   expect([waitingCount(store.getState()), kept()]).toEqual([0, []]);
 });
 
@@ -395,7 +453,7 @@ describe('a page that is not of the server’s build', () => {
     server.down = false;
     page();
     await settle();
-    expect([server.log.map(({ command }) => command), kept().length]).toEqual([[colour('#eeeeee')], 0]);
+    expect([server.log, kept().length]).toMatchObject([[{ command: { steps: [{ set: { value: '#eeeeee' } }] } }], 0]);
   });
 
   test('does so only once, when that was of no use', async () => {

@@ -6,6 +6,7 @@ import { type Command, touchedBy } from '@/core/brand/commands';
 import type { Brand } from '@/core/brand/document';
 import { withFollowingNames } from '@/core/brand/following-names';
 import { newId } from '@/core/brand/identity';
+import { conflictsOf, guarded, overtakenBy, unguarded, type Overtaken } from '@/core/brand/overtaken';
 import { enqueue, receive, withdraw, type Dropped, type Pending, type Replica } from '@/core/brand/replica';
 import { may, refusalFor, type Role } from '@/core/brand/roles';
 import { readToldChange, type ToldChange } from '@/core/brand/told-change';
@@ -36,6 +37,16 @@ export interface Released {
 /** A swatch, with others that are chosen beside it, or a token. */
 export type Selection = { readonly swatch: string; readonly also?: readonly string[] } | { readonly token: string } | null;
 
+/** An edit that waited here while somebody else set the same: it asks instead of winning. */
+export interface Conflict {
+  readonly key: string;
+  /** The edit as it is when it is to win. */
+  readonly command: Command;
+  readonly fields: readonly Overtaken[];
+  /** Whose values stand there now. */
+  readonly by: string;
+}
+
 export interface BrandState {
   readonly id: string;
   readonly role: Role;
@@ -57,6 +68,11 @@ export interface BrandState {
   readonly redoable: readonly Command[];
   /** Who last touched an entity from another page, and when. */
   readonly touched: ReadonlyMap<string, { readonly by: string; readonly at: string }>;
+  /** Who has a page of the brand open, oneself among them. */
+  readonly here: readonly { readonly id: string; readonly name: string }[];
+  /** How often colours were sent by this person's other pages. */
+  readonly caught: number;
+  readonly conflicts: readonly Conflict[];
   readonly selection: Selection;
   readonly palette: string | null;
   readonly theme: string;
@@ -69,6 +85,8 @@ export interface BrandState {
   readonly tryOut: (command: Command | null) => void;
   readonly undo: () => void;
   readonly redo: () => void;
+  /** Ends a conflict: with one's own values, or with what stands there. */
+  readonly settle: (key: string, mine: boolean) => void;
   readonly select: (selection: Selection) => void;
   readonly choosePalette: (palette: string) => void;
   readonly chooseTheme: (theme: string) => void;
@@ -82,6 +100,10 @@ export type BrandStore = StoreApi<BrandState>;
 const REFUSED_MS = 60_000;
 /** How often a page that is about to load itself again looks whether everything is kept, in milliseconds. */
 const LOOK_AGAIN_MS = 500;
+/** How many own edits, and for how long, are told of when somebody overtakes them: longer ago nobody minds. */
+const RECENT = { count: 50, ms: 10 * 60_000 };
+/** A refused edit waits so long for the change that it met, in milliseconds; then its refusal is told as it is. */
+const EXPLAINED_MS = 3_000;
 const UNDO_DEPTH = 500;
 const LABEL_LENGTH = 200;
 /** Commands and bytes in one request; the server takes at most 200 and 8 MB. */
@@ -90,6 +112,7 @@ const SEND_BYTES = 4 * 1024 * 1024;
 
 const ReleaseNews = z.object({ number: z.int().min(1) });
 const Refusal = z.object({ sentence: z.string() });
+const Here = z.array(z.object({ id: z.string(), name: z.string() }));
 
 /** The number of edits only this browser has. */
 export function waitingCount(state: BrandState): number {
@@ -103,6 +126,12 @@ export function createBrandStore(opening: Opening): BrandStore {
   const address = `/api/brands/${brandId}`;
   /** Keys of edits that the disk had no room for. */
   const unkept = new Set<string>();
+  /** Keys of edits that were made while the server was out of reach, or by an earlier page. */
+  const waited = new Set<string>();
+  /** Edits that waited and were refused, until it is known what they met. */
+  const unexplained = new Map<string, { readonly pending: Pending; readonly sentence: string }>();
+  /** One's own edits of late, by their keys. */
+  const recent = new Map<string, { readonly command: Command; readonly at: number }>();
   /** Whether the page is of an earlier build than the server. */
   let outdated = false;
   let sending = false;
@@ -124,6 +153,9 @@ export function createBrandStore(opening: Opening): BrandStore {
     undoable: [],
     redoable: [],
     touched: new Map(),
+    here: [],
+    caught: 0,
+    conflicts: [],
     selection: null,
     trial: null,
     palette: opening.brand.palettes[0]?.id ?? null,
@@ -154,6 +186,11 @@ export function createBrandStore(opening: Opening): BrandStore {
       const inverse = perform(command);
       if (inverse) set(({ undoable }) => ({ undoable: [...undoable, inverse] }));
     },
+    settle: (key, mine) => {
+      const conflict = get().conflicts.find((each) => each.key === key);
+      set(({ conflicts }) => ({ conflicts: conflicts.filter((each) => each.key !== key) }));
+      if (mine && conflict) get().run(conflict.command);
+    },
     select: (selection) => set({ selection }),
     choosePalette: (palette) => set({ palette }),
     chooseTheme: (theme) => set({ theme }),
@@ -183,6 +220,11 @@ export function createBrandStore(opening: Opening): BrandStore {
           if (told.success) void takeRelease(told.data.number);
           else stop('A release was made of which this page knows nothing; load it again in a moment.');
         });
+        stream.addEventListener('here', (event) => {
+          const told = Here.safeParse(JSON.parse(event.data));
+          if (told.success) set({ here: told.data });
+        });
+        stream.addEventListener('caught', () => set(({ caught }) => ({ caught: caught + 1 })));
         stream.addEventListener('refused', (event) => {
           tell(Refusal.parse(JSON.parse(event.data)).sentence);
           // The server is there and keeps what is done here; only listening has to wait.
@@ -226,20 +268,18 @@ export function createBrandStore(opening: Opening): BrandStore {
     }
     // Two long names make a longer label than the log has room for.
     const label = shortened(command.label, LABEL_LENGTH);
-    const pending: Pending = { key: newId(), command: { ...withFollowingNames(replica.brand, command), label } };
+    const named = { ...withFollowingNames(replica.brand, command), label };
+    const { connected } = get();
+    const pending: Pending = { key: newId(), command: connected ? named : guarded(replica.brand, named) };
     const result = enqueue(replica, pending);
     if ('refusal' in result) {
       tell(result.refusal);
       set({ brand: replica.brand });
       return null;
     }
-    try {
-      storage.keep(pending);
-    } catch (error) {
-      if (!(error instanceof DOMException)) throw error;
-      unkept.add(pending.key);
-      tell('This edit is too large for this browser’s disk; keep the page open until the header says it is kept.');
-    }
+    keepOnDisk(pending);
+    if (!connected) waited.add(pending.key);
+    remember(pending);
     set({ trial: null });
     show(result.replica);
     void send();
@@ -261,7 +301,49 @@ export function createBrandStore(opening: Opening): BrandStore {
     }));
     for (const { pending, refusal } of dropped) {
       forget(pending.key);
-      tell(`${pending.command.label} could not be kept: ${refusal}`);
+      giveUp(pending, refusal);
+    }
+  }
+
+  function remember({ key, command }: Pending): void {
+    const now = Date.now();
+    recent.set(key, { command, at: now });
+    for (const [old, { at }] of recent) if (recent.size > RECENT.count || now - at > RECENT.ms) recent.delete(old);
+  }
+
+  /** An edit will not be kept. One that waited, and met a later one of somebody else, asks; any other says why. */
+  function giveUp(pending: Pending, sentence: string): void {
+    recent.delete(pending.key);
+    if (!waited.has(pending.key)) return tell(`${pending.command.label} was not kept: ${sentence}`);
+    unexplained.set(pending.key, { pending, sentence });
+    explain();
+    setTimeout(() => {
+      if (unexplained.delete(pending.key)) tell(`${pending.command.label} was not kept: ${sentence}`);
+    }, EXPLAINED_MS);
+  }
+
+  /** Asks about refused edits as soon as what they met has arrived here. */
+  function explain(): void {
+    for (const [key, { pending }] of unexplained) {
+      const fields = conflictsOf(get().replica.confirmed, pending.command);
+      if (fields.length === 0) continue;
+      unexplained.delete(key);
+      const by = get().touched.get(fields[0]!.entity)?.by ?? 'somebody else';
+      set(({ conflicts }) => ({ conflicts: [...conflicts, { key, command: unguarded(pending.command), fields, by }] }));
+    }
+  }
+
+  /** Tells what of one's own late edits somebody else has set otherwise; what still waits here comes after theirs. */
+  function tellOvertaken(change: ToldChange): void {
+    const { replica } = get();
+    for (const [key, { command }] of recent) {
+      if (replica.pending.some((pending) => pending.key === key)) continue;
+      const fields = overtakenBy(replica.confirmed, command, change.command);
+      if (fields.length === 0) continue;
+      recent.delete(key);
+      const [{ what, theirs, mine }] = fields as [Overtaken, ...Overtaken[]];
+      const more = fields.length > 1 ? ` And ${fields.length - 1} more of that edit.` : '';
+      tell(`${change.by} has set ${what} to ${theirs.words}; you had set it to ${mine.words}.${more}`);
     }
   }
 
@@ -279,10 +361,13 @@ export function createBrandStore(opening: Opening): BrandStore {
     if (taken.replica === replica) return 'taken';
     const isOurs = replica.pending.some(({ key }) => key === change.key);
     if (isOurs) forget(change.key);
-    show(taken.replica, taken.dropped);
     const touched = new Map(get().touched);
     for (const id of touchedBy(change.command)) touched.set(id, { by: isOurs ? person.name : change.by, at: change.at });
-    set({ touched, acknowledged: new Set([...acknowledged].filter((key) => key !== change.key)) });
+    set({ touched });
+    show(taken.replica, taken.dropped);
+    set({ acknowledged: new Set([...acknowledged].filter((key) => key !== change.key)) });
+    if (!isOurs && change.by !== person.name) tellOvertaken(change);
+    explain();
     return 'taken';
   }
 
@@ -324,7 +409,9 @@ export function createBrandStore(opening: Opening): BrandStore {
     const { pending, unreadable } = storage.all();
     if (unreadable > 0) tell(`${unreadable} earlier edits on this disk cannot be read by this version; they were left there.`);
     const known = new Set(get().replica.pending.map(({ key }) => key));
-    set({ kept: pending.filter(({ key }) => !known.has(key)) });
+    const kept = pending.filter(({ key }) => !known.has(key));
+    for (const { key } of kept) waited.add(key);
+    set({ kept });
     void send();
   }
 
@@ -357,11 +444,39 @@ export function createBrandStore(opening: Opening): BrandStore {
         // Nothing is lost: out of reach, failing or signed out, the edits wait on disk.
         if (error instanceof Declined && pause === 0) tell(`${error.message} Your edits wait here.`);
         set({ connected: false });
+        guardWaiting();
         pause = Math.min(5_000, pause * 2 || 500);
         retry = setTimeout(() => void send(), pause);
       }
     } finally {
       sending = false;
+    }
+  }
+
+  /** What waits from now on may meet later edits of others when it is sent. The server knows by its key what it has already. */
+  function guardWaiting(): void {
+    const { replica, acknowledged } = get();
+    let brand = replica.confirmed;
+    const pending = replica.pending.map((each) => {
+      const before = brand;
+      const applied = apply(brand, each.command);
+      if (applied.ok) brand = applied.brand;
+      if (acknowledged.has(each.key) || waited.has(each.key)) return each;
+      waited.add(each.key);
+      const asking = { ...each, command: guarded(before, each.command) };
+      if (!unkept.has(each.key)) keepOnDisk(asking);
+      return asking;
+    });
+    set({ replica: { ...replica, pending } });
+  }
+
+  function keepOnDisk(pending: Pending): void {
+    try {
+      storage.keep(pending);
+    } catch (error) {
+      if (!(error instanceof DOMException)) throw error;
+      unkept.add(pending.key);
+      tell('This edit is too large for this browser’s disk; keep the page open until the header says it is kept.');
     }
   }
 
@@ -395,10 +510,10 @@ export function createBrandStore(opening: Opening): BrandStore {
     forget(key);
     const { replica, kept } = get();
     const pending = [...kept, ...replica.pending].find((change) => change.key === key);
-    if (pending) tell(`${pending.command.label} was not kept: ${sentence}`);
     set({ kept: kept.filter((change) => change.key !== key) });
     const { replica: without, dropped } = withdraw(replica, key);
     show(without, dropped);
+    if (pending) giveUp(pending, sentence);
   }
 
   return store;

@@ -29,6 +29,9 @@ interface CatchState {
   readonly routes: Readonly<Record<string, Route>>;
   /** What is known of new palettes besides their colours, by group. */
   readonly origins: Readonly<Record<string, PaletteOrigin>>;
+  /** Ids of what other pages sent, which has been taken up once. */
+  readonly arrived: readonly string[];
+  readonly arrive: (id: string) => void;
   /** The picture whose colours these are, for as long as the page is open. */
   readonly picture: File | null;
   readonly setText: (text: string) => void;
@@ -60,10 +63,15 @@ const EMPTY = { text: '', ...NOTHING };
 /** Larger catches are kept only while the page is open: writing them down at every tick would be felt. */
 const KEPT = { lines: 2_000, characters: 200_000 };
 
+/** So many of what arrived are remembered; it waits on the server for a day. */
+const MOST_ARRIVED = 100;
+
 export const useCatch = create<CatchState>()(
   persist(
     (set) => ({
       ...EMPTY,
+      arrived: [],
+      arrive: (id) => set(({ arrived }) => ({ arrived: [...arrived.slice(1 - MOST_ARRIVED), id] })),
       setText: (text) => set({ text }),
       replace: (source, found) =>
         set((state) => {
@@ -103,15 +111,15 @@ export const useCatch = create<CatchState>()(
     }),
     {
       name: 'breakwater-catch',
-      version: 4,
+      version: 5,
       // What an older version of this page kept has another shape: a catch is soon made again.
-      migrate: () => EMPTY,
+      migrate: () => ({ ...EMPTY, arrived: [] }),
       // The server draws the page without this browser's disk; the gather stage takes the catch up once it is shown.
       skipHydration: true,
-      partialize: ({ text, sources, lines, problems, ticked, names, routes, origins }) =>
+      partialize: ({ text, sources, lines, problems, ticked, names, routes, origins, arrived }) =>
         lines.length > KEPT.lines || text.length > KEPT.characters
-          ? EMPTY
-          : { text, sources, lines, problems, ticked, names, routes, origins },
+          ? { ...EMPTY, arrived }
+          : { text, sources, lines, problems, ticked, names, routes, origins, arrived },
       storage: createJSONStorage(() => ({
         getItem: (key) => localStorage.getItem(key),
         removeItem: (key) => localStorage.removeItem(key),

@@ -13,8 +13,15 @@ const WORDS: Record<Role, string> = {
   viewer: 'looks only',
 };
 
+interface EntranceProps {
+  demoPeople: { id: string; name: string; role: Role }[];
+  first: boolean;
+  /** Where one goes afterwards. */
+  to: string;
+}
+
 /** The way in: a demo person with one click, one's own address, or the first visitor who becomes the owner. */
-export function Entrance({ demoPeople, first }: { demoPeople: { id: string; name: string; role: Role }[]; first: boolean }) {
+export function Entrance({ demoPeople, first, to }: EntranceProps) {
   const [error, setError] = useState('');
   const [busy, setBusy] = useState(false);
   const enter = async (path: string, body: unknown) => {
@@ -22,7 +29,7 @@ export function Entrance({ demoPeople, first }: { demoPeople: { id: string; name
     setError('');
     try {
       await request(path, 'POST', body);
-      window.location.replace('/');
+      window.location.replace(to);
     } catch (failure) {
       setError(
         failure instanceof TypeError ? 'The server cannot be reached; try again in a moment.' : (failure as Error).message,

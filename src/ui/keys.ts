@@ -7,11 +7,28 @@ export const MIX_KEYS = {
   duplicate: 'D',
   lock: 'L',
   row: 'W',
-  tokens: 'N',
+  tokens: 'K',
   remove: 'Delete',
   brighter: '+',
   dimmer: '-',
 } as const;
+
+/** The tools of Mix, in their order, by the key that opens each. */
+export const TOOL_KEYS = {
+  tune: 'U',
+  ramp: 'R',
+  shades: 'S',
+  neutrals: 'N',
+  series: 'O',
+  harmony: 'H',
+  settle: 'V',
+  adjust: 'J',
+  reduce: 'C',
+  terminal: 'M',
+} as const;
+
+/** Takes a colour from anywhere on the screen, where the browser can. */
+export const PICK_KEY = 'P';
 
 interface KeyLine {
   readonly keys: readonly string[];
@@ -29,7 +46,10 @@ export const KEYS: Readonly<Record<'everywhere' | StageId, readonly KeyLine[]>> 
     { keys: ['B'], does: 'held: what was before the edit that is being tried' },
     { keys: ['?'], does: 'all keys' },
   ],
-  gather: [{ keys: ['Ctrl V'], does: 'paste colours, a table or a picture' }],
+  gather: [
+    { keys: ['Ctrl V'], does: 'paste colours, a table or a picture' },
+    { keys: [PICK_KEY], does: 'pick a colour from the screen' },
+  ],
   mix: [
     { keys: [MIX_KEYS.add], does: 'add a swatch at the end' },
     { keys: [MIX_KEYS.insert], does: 'insert one before the chosen' },
@@ -39,6 +59,10 @@ export const KEYS: Readonly<Record<'everywhere' | StageId, readonly KeyLine[]>> 
     { keys: [MIX_KEYS.tokens], does: 'name them: a group of tokens, one for each' },
     { keys: [MIX_KEYS.remove], does: 'delete them' },
     { keys: [MIX_KEYS.brighter, MIX_KEYS.dimmer], does: 'brighten or dim them, or the whole palette when none is chosen' },
+    ...Object.entries(TOOL_KEYS).map(([tool, key]) => ({
+      keys: [key],
+      does: `open the tool ${tool[0]!.toUpperCase()}${tool.slice(1)}`,
+    })),
   ],
   name: [
     { keys: ['↑', '↓', '←', '→'], does: 'go from cell to cell; over a group, fold and unfold it' },

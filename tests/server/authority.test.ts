@@ -42,6 +42,8 @@ const ROUTES: readonly Row[] = [
   ['GET', 'api/brands/[brand]/build-tokens', 'api/brands/BRAND/build-tokens', undefined, 'write', 200],
   ['POST', 'api/brands/[brand]/build-tokens', 'api/brands/BRAND/build-tokens', { name: ' ' }, 'write', 400],
   ['DELETE', 'api/brands/[brand]/build-tokens/[token]', 'api/brands/BRAND/build-tokens/none', {}, 'write', 404],
+  ['GET', 'api/brands/[brand]/caught', 'api/brands/BRAND/caught', undefined, 'read', 200],
+  ['POST', 'api/brands/[brand]/caught', 'api/brands/BRAND/caught', { colours: [] }, 'read', 400],
   ['POST', 'api/brands/[brand]/changes', 'api/brands/BRAND/changes', { changes: [] }, 'write', 400],
   ['GET', 'api/brands/[brand]/events', 'api/brands/BRAND/events', undefined, 'read', 200],
   ['GET', 'api/brands/[brand]/history/[entity]', 'api/brands/BRAND/history/core', undefined, 'read', 200],

@@ -18,8 +18,8 @@ afterAll(async () => {
   await first.close();
 });
 
-/** The events of a brand's stream, as they come; each begins by saying its build. */
-async function* events(visitor: Visitor, after: number): AsyncGenerator<{ event: string; data: object }> {
+/** The events of a brand's stream, as they come; each begins by saying its build. @param presence those of who is here, or all others */
+async function* events(visitor: Visitor, after: number, presence = false): AsyncGenerator<{ event: string; data: object }> {
   const { body } = await visitor.fetch(`/api/brands/quillhaven/events?after=${after}`);
   let text = '';
   for await (const chunk of body!.pipeThrough(new TextDecoderStream())) {
@@ -27,7 +27,8 @@ async function* events(visitor: Visitor, after: number): AsyncGenerator<{ event:
     for (let at = text.indexOf('\n\n'); at >= 0; at = text.indexOf('\n\n')) {
       const match = /event: (\w+)\ndata: (.*)$/m.exec(text.slice(0, at));
       text = text.slice(at + 2);
-      if (match && match[1] !== 'build') yield { event: match[1]!, data: JSON.parse(match[2]!) };
+      if (match && match[1] !== 'build' && (match[1] === 'here') === presence)
+        yield { event: match[1]!, data: JSON.parse(match[2]!) };
     }
   }
 }
@@ -65,6 +66,48 @@ test('a release is told by its number alone, and fetched by it', async () => {
   expect(body).toMatchObject({ number: 1, document: { id: 'quillhaven' } });
   // Whoever comes later is told at once, and of nothing that they know.
   expect((await events(oren, seq).next()).value).toEqual({ event: 'release', data: { number: 1 } });
+});
+
+test('who is here is told to all, whichever instance they are at, when somebody comes and when somebody leaves', async () => {
+  const [ida, wim] = [await Visitor.demo(first, 'ida'), await Visitor.demo(second, 'wim')];
+  const heard = events(ida, 0, true);
+  const isTold = async (wanted: boolean) => {
+    for (;;) {
+      const { value } = await heard.next();
+      if ((value!.data as { name: string }[]).some(({ name }) => name === 'Wim') === wanted) return true;
+    }
+  };
+  expect(await isTold(false)).toBe(true);
+  const leaving = new AbortController();
+  await wim.fetch('/api/brands/quillhaven/events?after=0', { signal: leaving.signal });
+  expect(await isTold(true)).toBe(true);
+  leaving.abort();
+  expect(await isTold(false)).toBe(true);
+});
+
+test('colours sent from one page are told to the person’s others at every instance, and to nobody else', async () => {
+  const [ida, oren] = [await Visitor.demo(first, 'ida'), await Visitor.demo(second, 'oren')];
+  const atDesk = await Visitor.demo(second, 'ida');
+  const { seq } = (await ida.send('GET', '/api/brands/quillhaven')).body as { seq: number };
+  const [desk, others] = [events(atDesk, seq), events(oren, seq)];
+  // A release is told first of all, now that there is one: both streams stand.
+  await Promise.all([desk.next(), others.next()]);
+  const colours = [{ name: 'Rust', value: '#8a3b12' }];
+  const sending = { id: 'sending1', page: 'phone1', source: 'Camera.png', colours };
+  const next = desk.next();
+  expect((await ida.send('POST', '/api/brands/quillhaven/caught', sending)).status).toBe(200);
+  expect((await ida.send('POST', '/api/brands/quillhaven/caught', sending)).status).toBe(200);
+  expect((await next).value).toMatchObject({ event: 'caught' });
+  expect((await atDesk.send('GET', '/api/brands/quillhaven/caught')).body).toEqual({ caught: [sending] });
+  expect((await oren.send('GET', '/api/brands/quillhaven/caught')).body).toEqual({ caught: [] });
+  const theirs = others.next();
+  await ida.change([rename('Told')]);
+  expect((await theirs).value).toMatchObject({ event: 'change' });
+  for (const bad of [
+    { ...sending, id: 'b', colours: [{ name: 'x', value: 'no' }] },
+    { ...sending, id: 'b', colours: Array(257).fill(colours[0]) },
+  ])
+    expect((await ida.send('POST', '/api/brands/quillhaven/caught', bad)).status).toBe(400);
 });
 
 test('so many pages of one person listen, and the next is told so; others are not kept out', async () => {

@@ -1,16 +1,23 @@
 import { Button } from '@chakra-ui/react';
 import { useEffect, useRef, useState } from 'react';
+import { PhoneCode } from './phone-code';
 import css from './gather.module.css';
 
 /** The device's camera: shows what it sees, and hands a still frame on as a picture. */
 export function Camera({ onFrame, onClose }: { onFrame: (frame: File) => void; onClose: () => void }) {
   const video = useRef<HTMLVideoElement>(null);
+  const photograph = useRef<HTMLInputElement>(null);
   const [problem, setProblem] = useState('');
   const [ready, setReady] = useState(false);
   useEffect(() => {
     let stream: MediaStream | null = null;
     let left = false;
     const end = () => stream?.getTracks().forEach((track) => track.stop());
+    // Only addresses with TLS, and the machine itself, get a live picture from browsers.
+    if (!(navigator.mediaDevices as MediaDevices | undefined)) {
+      setProblem('This browser shows a live picture only over TLS; take a photograph instead.');
+      return;
+    }
     navigator.mediaDevices.getUserMedia({ video: { facingMode: 'environment', width: { ideal: 1920 } } }).then(
       (opened) => {
         stream = opened;
@@ -46,10 +53,26 @@ export function Camera({ onFrame, onClose }: { onFrame: (frame: File) => void; o
         <Button size="xs" disabled={!ready} onClick={freeze}>
           Freeze this frame
         </Button>
+        <Button size="xs" variant="outline" onClick={() => photograph.current!.click()}>
+          Take a photograph…
+        </Button>
         <Button size="xs" variant="outline" onClick={onClose}>
           Close the camera
         </Button>
+        <input
+          ref={photograph}
+          type="file"
+          hidden
+          aria-label="Photograph"
+          accept="image/*"
+          capture="environment"
+          onChange={({ target }) => {
+            const [file] = target.files ?? [];
+            if (file) onFrame(file);
+          }}
+        />
       </div>
+      <PhoneCode />
     </>
   );
 }

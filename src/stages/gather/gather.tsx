@@ -1,6 +1,7 @@
 'use client';
 
 import { Button } from '@chakra-ui/react';
+import { useSearchParams } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { useCatch } from '@/ui/catch-store';
@@ -23,7 +24,8 @@ export function Gather() {
   const { text, sources, lines, problems, clear } = useCatch();
   const { reading, stop, opened, close, takeText, takeFiles, takeCells } = useIntake();
   const pick = useScreenPick();
-  const [panel, setPanel] = useState<'camera' | 'generator' | 'shelf' | null>(null);
+  const forCamera = useSearchParams().has('camera');
+  const [panel, setPanel] = useState<'camera' | 'generator' | 'shelf' | null>(forCamera ? 'camera' : null);
   const goTo = useGoTo();
   const take = (files: File[]) => {
     setPanel(null);

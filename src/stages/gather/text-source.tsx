@@ -2,13 +2,13 @@ import { Button } from '@chakra-ui/react';
 import { useCatch } from '@/ui/catch-store';
 import css from './gather.module.css';
 
-const EXAMPLE = `Night ferry   #1f2a44
-Beacon: f2b63c
-rgb(196 74 58)  Lifebuoy
-| Rope | #c9b08a |
---gull: #e8ecef;
-Rope again #c9b08a
-Kelp C 70 M 20 Y 60 K 30
+const EXAMPLE = `Night blue    #1f2a44
+Amber: f2b63c
+rgb(196 74 58)  Brick
+| Sand | #c9b08a |
+--mist: #e8ecef;
+Sand again #c9b08a
+Moss C 70 M 20 Y 60 K 30
 Veil 0x801f6f78
 Signal #12e4f`;
 

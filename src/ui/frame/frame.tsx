@@ -7,6 +7,8 @@ import { tell } from '../notices';
 import { useBrandStore } from '../brand-context';
 import { useCatch } from '../catch-store';
 import { Readout } from '../readout/readout';
+import { BrandHead } from './brand-head';
+import { ConflictDialog } from './conflict-dialog';
 import { Footer } from './footer';
 import { Guide } from './guide';
 import { Header } from './header';
@@ -16,6 +18,7 @@ import { KeyHelp } from './key-help';
 import { STAGES, type StageId } from './stages';
 import { Strand } from './strand';
 import { SwatchDrag } from './swatch-drag';
+import { useCaught } from './use-caught';
 import { SURROUNDS, type Surround } from './surrounds';
 import css from './frame.module.css';
 
@@ -38,6 +41,7 @@ export function Frame({ surround, guideHidden, children }: { surround: Surround;
     // Once a page: a catch too large for the disk is only in memory, and would be lost by taking up the disk's again.
     if (!useCatch.persist.hasHydrated()) void useCatch.persist.rehydrate();
   }, []);
+  useCaught();
   const [keysShown, setKeysShown] = useState(false);
   useFrameKeys(
     () => {
@@ -47,14 +51,36 @@ export function Frame({ surround, guideHidden, children }: { surround: Surround;
     () => setKeysShown(true),
   );
   const wide = stage === 'watch' || stage === 'ship' || stage === 'gather';
+  const [panel, setPanel] = usePanel(stage);
   return (
-    <div className={css.frame} data-wide={wide || undefined}>
+    <div className={css.frame} data-wide={wide || undefined} data-panel={panel ?? undefined}>
       <a className={css.skip} href="#stage">
         Skip to {stageName}
       </a>
-      <Header surround={preferences.surround} onSurround={(chosen) => prefer({ surround: chosen })} />
+      <Header
+        surround={preferences.surround}
+        onSurround={(chosen) => prefer({ surround: chosen })}
+        before={
+          <PanelButton of="strand" shown={panel} onShow={setPanel}>
+            Palettes
+          </PanelButton>
+        }
+        after={
+          !wide && (
+            <PanelButton of="readout" shown={panel} onShow={setPanel}>
+              Readout
+            </PanelButton>
+          )
+        }
+      />
       <SwatchDrag>
-        <Strand />
+        <Strand>
+          <div className={css.inStrand}>
+            <BrandHead />
+            <button onClick={() => setKeysShown(true)}>All keys</button>
+            {preferences.guideHidden && <button onClick={() => prefer({ guideHidden: false })}>Show the guide</button>}
+          </div>
+        </Strand>
         <main className={css.stage} id="stage" data-stage={stage} tabIndex={-1}>
           {!preferences.guideHidden && <Guide onHide={() => prefer({ guideHidden: true })} />}
           {children}
@@ -66,8 +92,47 @@ export function Frame({ surround, guideHidden, children }: { surround: Surround;
         onGuide={() => prefer({ guideHidden: false })}
         onKeys={() => setKeysShown(true)}
       />
+      <ConflictDialog />
       <KeyHelp stage={stage} open={keysShown} onOpen={setKeysShown} />
     </div>
+  );
+}
+
+/** What folds away beside the stage where there is no room for it, and comes back by a press. */
+type Panel = 'strand' | 'readout';
+
+/** The panel that is folded out over the stage; going to another stage, or Escape, folds it away. */
+function usePanel(stage: StageId) {
+  const [shown, setShown] = useState<{ panel: Panel; in: StageId } | null>(null);
+  const panel = shown?.in === stage ? shown.panel : null;
+  useEffect(() => {
+    if (!panel) return;
+    const onKey = ({ key }: KeyboardEvent) => key === 'Escape' && setShown(null);
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [panel]);
+  return [panel, (next: Panel | null) => setShown(next && { panel: next, in: stage })] as const;
+}
+
+interface PanelButtonProps {
+  of: Panel;
+  shown: Panel | null;
+  onShow: (panel: Panel | null) => void;
+  children: ReactNode;
+}
+
+function PanelButton({ of, shown, onShow, children }: PanelButtonProps) {
+  const open = shown === of;
+  return (
+    <button
+      className={css.panelButton}
+      data-of={of}
+      aria-expanded={open}
+      aria-controls={of}
+      onClick={() => onShow(open ? null : of)}
+    >
+      {children}
+    </button>
   );
 }
 

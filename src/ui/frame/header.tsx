@@ -4,15 +4,15 @@ import { resolveTheme } from '@/core/brand/resolve';
 import { IconButton } from '@chakra-ui/react';
 import { Redo2, Undo2 } from 'lucide-react';
 import { usePathname } from 'next/navigation';
-import { useDeferredValue, useMemo } from 'react';
+import { useDeferredValue, useMemo, type ReactNode } from 'react';
 import { textPairs } from '@/core/findings/contrast';
 import { compareBrands } from '@/core/brand/compare';
 import { useBrand } from '../brand-context';
 import { waitingCount } from '../brand-store';
 import { useCatch } from '../catch-store';
 import { useMatch } from '../match-store';
-import { request } from '../request';
 import { StageLink } from '../stage-link';
+import { BrandHead } from './brand-head';
 import { ReleaseDialog } from './release-dialog';
 import { STAGES, type StageId } from './stages';
 import { SURROUNDS, type Surround } from './surrounds';
@@ -20,14 +20,19 @@ import css from './frame.module.css';
 
 const SURROUND_WORDS: Record<Surround, string> = { paper: 'Paper surround', mid: 'Mid grey surround', ink: 'Ink surround' };
 
-export function Header({ surround, onSurround }: { surround: Surround; onSurround: (surround: Surround) => void }) {
-  const state = useBrand(({ brand, theme, chooseTheme, person, role, undo, redo, undoable, redoable }) => ({
-    name: brand.name,
+interface HeaderProps {
+  surround: Surround;
+  onSurround: (surround: Surround) => void;
+  /** What stands about the tools where they have a line of their own. */
+  before: ReactNode;
+  after: ReactNode;
+}
+
+export function Header({ surround, onSurround, before, after }: HeaderProps) {
+  const state = useBrand(({ brand, theme, chooseTheme, undo, redo, undoable, redoable }) => ({
     themes: brand.themes,
     theme,
     chooseTheme,
-    person,
-    role,
     undo,
     redo,
     undoLabel: undoable.at(-1)?.label,
@@ -35,64 +40,62 @@ export function Header({ surround, onSurround }: { surround: Surround; onSurroun
   }));
   return (
     <header className={css.header}>
-      <div className={css.brand}>
-        <b>{state.name}</b>
-        <small>
-          {state.person.name}, {state.role}.{' '}
-          <button onClick={() => void request('/api/sign-out', 'POST', {}).then(() => window.location.replace('/sign-in'))}>
-            Sign out
-          </button>
-        </small>
-      </div>
+      <BrandHead />
       <StageLine />
       <div className={css.tools}>
-        <label className={css.theme}>
-          Theme
-          <select value={state.theme} onChange={(event) => state.chooseTheme(event.target.value)}>
-            {state.themes.map((theme) => (
-              <option key={theme.id} value={theme.id}>
-                {theme.name}
-              </option>
+        <div className={css.foot}>
+          {before}
+          <label className={css.theme}>
+            Theme
+            <select value={state.theme} onChange={(event) => state.chooseTheme(event.target.value)}>
+              {state.themes.map((theme) => (
+                <option key={theme.id} value={theme.id}>
+                  {theme.name}
+                </option>
+              ))}
+            </select>
+          </label>
+          <div className={css.surrounds} role="radiogroup" aria-label="Surround">
+            {SURROUNDS.map((offered) => (
+              <button
+                key={offered}
+                className={css[offered]}
+                role="radio"
+                aria-checked={offered === surround}
+                aria-label={SURROUND_WORDS[offered]}
+                title={SURROUND_WORDS[offered]}
+                onClick={() => onSurround(offered)}
+              />
             ))}
-          </select>
-        </label>
-        <div className={css.surrounds} role="radiogroup" aria-label="Surround">
-          {SURROUNDS.map((offered) => (
-            <button
-              key={offered}
-              className={css[offered]}
-              role="radio"
-              aria-checked={offered === surround}
-              aria-label={SURROUND_WORDS[offered]}
-              title={SURROUND_WORDS[offered]}
-              onClick={() => onSurround(offered)}
-            />
-          ))}
+          </div>
+          <Kept />
+          {after}
         </div>
-        <div>
-          <IconButton
-            size="xs"
-            variant="ghost"
-            aria-label="Undo"
-            title={state.undoLabel ? `Undo: ${state.undoLabel}` : 'Nothing to undo'}
-            disabled={!state.undoLabel}
-            onClick={state.undo}
-          >
-            <Undo2 />
-          </IconButton>
-          <IconButton
-            size="xs"
-            variant="ghost"
-            aria-label="Redo"
-            title={state.redoLabel ? `Redo: ${state.redoLabel}` : 'Nothing to redo'}
-            disabled={!state.redoLabel}
-            onClick={state.redo}
-          >
-            <Redo2 />
-          </IconButton>
+        <div className={css.acts}>
+          <div>
+            <IconButton
+              size="xs"
+              variant="ghost"
+              aria-label="Undo"
+              title={state.undoLabel ? `Undo: ${state.undoLabel}` : 'Nothing to undo'}
+              disabled={!state.undoLabel}
+              onClick={state.undo}
+            >
+              <Undo2 />
+            </IconButton>
+            <IconButton
+              size="xs"
+              variant="ghost"
+              aria-label="Redo"
+              title={state.redoLabel ? `Redo: ${state.redoLabel}` : 'Nothing to redo'}
+              disabled={!state.redoLabel}
+              onClick={state.redo}
+            >
+              <Redo2 />
+            </IconButton>
+          </div>
+          <ReleaseDialog />
         </div>
-        <Kept />
-        <ReleaseDialog />
       </div>
     </header>
   );

@@ -2,7 +2,7 @@
 
 import { Input } from '@chakra-ui/react';
 import { useDraggable } from '@dnd-kit/core';
-import { memo, useCallback, useMemo, useState, type PointerEvent } from 'react';
+import { memo, useCallback, useMemo, useState, type PointerEvent, type ReactNode } from 'react';
 import { type Palette, PALETTE_KINDS } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { useBrand, useBrandStore, useMayEdit } from '../brand-context';
@@ -22,8 +22,8 @@ export const KIND_WORDS: Record<Palette['kind'], string> = {
 /** With fewer palettes than this one sees them all. */
 const SEARCHED = 5;
 
-/** Every palette of the brand as a ribbon, always in view. */
-export function Strand() {
+/** Every palette of the brand as a ribbon, in view wherever there is room. @param children stand above them */
+export function Strand({ children }: { children: ReactNode }) {
   const palettes = useBrand((state) => state.brand.palettes);
   const { current, run, choosePalette } = useBrand((state) => ({
     current: state.palette,
@@ -48,7 +48,8 @@ export function Strand() {
   const found = useMemo(() => searched(palettes, sought), [palettes, sought]);
   const groups = PALETTE_KINDS.map((kind) => ({ kind, members: found.filter((palette) => palette.kind === kind) }));
   return (
-    <nav ref={setNodeRef} className={css.strand} aria-label="Palettes" {...listeners} onPointerDownCapture={onDown}>
+    <nav ref={setNodeRef} id="strand" className={css.strand} aria-label="Palettes" {...listeners} onPointerDownCapture={onDown}>
+      {children}
       {palettes.length >= SEARCHED && (
         <Input
           size="xs"

@@ -12,7 +12,7 @@ import css from './readout.module.css';
 /** All about the selected colour; with none, or one that is gone, about the palette or the theme in view. */
 export function Readout() {
   return (
-    <aside className={css.readout} aria-label="Readout">
+    <aside id="readout" className={css.readout} aria-label="Readout">
       <Shown />
     </aside>
   );

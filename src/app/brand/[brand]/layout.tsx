@@ -1,3 +1,4 @@
+import { headers } from 'next/headers';
 import { notFound, redirect } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { authorise } from '@/server/brands';
@@ -14,7 +15,7 @@ import { Stage } from './stage';
 
 export default async function BrandLayout({ params, children }: { params: Promise<{ brand: string }>; children: ReactNode }) {
   const person = await currentPerson();
-  if (!person) redirect('/sign-in');
+  if (!person) redirect(`/sign-in?to=${encodeURIComponent((await headers()).get('x-path') ?? '')}`);
   const { brand: id } = await params;
   const opening = await open(id);
   return (

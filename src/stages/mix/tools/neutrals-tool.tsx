@@ -41,10 +41,10 @@ export function NeutralsTool({ palette, chosen }: ToolProps) {
         {sets.map(({ id, label: words, values }) => (
           <button key={id} role="radio" aria-checked={id === picked} className={css.page} onClick={() => setPicked(id)}>
             <div style={{ background: values[PAGE.paper], color: values[PAGE.ink] }}>
-              <b>Sailings today</b>
-              <span style={{ color: values[PAGE.soft] }}>Three of eleven are late by wind on the outer bank.</span>
+              <b>A heading</b>
+              <span style={{ color: values[PAGE.soft] }}>A paragraph of the size that most pages are set in.</span>
               <i style={{ background: values[PAGE.line] }} />
-              <em style={{ background: values[PAGE.ink], color: values[PAGE.paper] }}>Book</em>
+              <em style={{ background: values[PAGE.ink], color: values[PAGE.paper] }}>Button</em>
             </div>
             <i style={{ background: ribbon(values), height: 22, margin: 0 }} />
             <span>{words}</span>

@@ -22,6 +22,11 @@ export function TerminalTool(props: ToolProps) {
   const of = (role: string) => roles.find((each) => each.role === role)!.value;
   const fitted = roles.slice(1, 7).filter(({ from }) => from !== null).length;
   const say = (role: string, words: string) => <span style={{ color: of(role) }}>{words}</span>;
+  const prompt = (
+    <>
+      {say('green', 'user')} {say('blue', '~/work')} ${' '}
+    </>
+  );
   return (
     <ToolFrame
       title="Terminal set"
@@ -78,18 +83,19 @@ export function TerminalTool(props: ToolProps) {
           style={{ background: of('ground'), color: of('text') }}
           aria-label="Sample screen"
         >
-          {say('green', 'harbour')} {say('blue', '~/sailings')} $ ls --long{'\n'}
-          {say('bright blue', 'routes/')} {say('bright green', 'depart.sh')} tides.csv{'\n'}
-          {say('green', 'harbour')} {say('blue', '~/sailings')} $ check{'\n'}
-          {say('cyan', 'reading')} 11 routes {say('bright black', '# since 04:00')}
+          {prompt}ls --long{'\n'}
+          {say('bright blue', 'drafts/')} {say('bright green', 'build.sh')} notes.csv{'\n'}
+          {prompt}check{'\n'}
+          {say('cyan', 'reading')} 11 files {say('bright black', '# since 04:00')}
           {'\n'}
-          {say('yellow', 'late')} North Skerry {say('magenta', '+12 min')}
+          {say('yellow', 'warning')} line 14 {say('magenta', '+12 more')}
           {'\n'}
-          {say('red', 'stopped')} Outer Bank {say('bright red', 'wind 9')}
+          {say('red', 'stopped')} line 30 {say('bright red', 'error 9')}
           {'\n'}
           {say('white', 'done')} {say('bright yellow', '2 warnings')} {say('bright cyan', '0.4 s')}
           {'\n'}
-          {say('green', 'harbour')} {say('blue', '~/sailings')} $ <span style={{ background: of('cursor') }}> </span>
+          {prompt}
+          <span style={{ background: of('cursor') }}> </span>
         </div>
       </div>
     </ToolFrame>

@@ -1,6 +1,7 @@
 import { Tabs } from '@chakra-ui/react';
 import { useEffect } from 'react';
 import { create } from 'zustand';
+import { TOOL_KEYS } from '@/ui/keys';
 import { isTyping } from '@/ui/typing';
 import { Tune } from '../tune';
 import { AdjustTool } from './adjust-tool';
@@ -15,21 +16,21 @@ import { TerminalTool } from './terminal-tool';
 import type { ToolProps } from './tool';
 import css from './tools.module.css';
 
-/** What palettes are shaped with, each with its key. */
+/** What palettes are shaped with. */
 const TOOLS = [
-  { id: 'tune', label: 'Tune', key: 'U', Tool: TuneTool },
-  { id: 'ramp', label: 'Ramp', key: 'R', Tool: RampTool },
-  { id: 'shades', label: 'Shades', key: 'S', Tool: ShadesTool },
-  { id: 'neutrals', label: 'Neutrals', key: 'N', Tool: NeutralsTool },
-  { id: 'series', label: 'Series', key: 'O', Tool: SeriesTool },
-  { id: 'harmony', label: 'Harmony', key: 'H', Tool: HarmonyTool },
-  { id: 'settle', label: 'Settle', key: 'V', Tool: SettleTool },
-  { id: 'adjust', label: 'Adjust', key: 'J', Tool: AdjustTool },
-  { id: 'reduce', label: 'Reduce', key: 'C', Tool: ReduceTool },
-  { id: 'terminal', label: 'Terminal', key: 'M', Tool: TerminalTool },
+  { id: 'tune', label: 'Tune', Tool: TuneTool },
+  { id: 'ramp', label: 'Ramp', Tool: RampTool },
+  { id: 'shades', label: 'Shades', Tool: ShadesTool },
+  { id: 'neutrals', label: 'Neutrals', Tool: NeutralsTool },
+  { id: 'series', label: 'Series', Tool: SeriesTool },
+  { id: 'harmony', label: 'Harmony', Tool: HarmonyTool },
+  { id: 'settle', label: 'Settle', Tool: SettleTool },
+  { id: 'adjust', label: 'Adjust', Tool: AdjustTool },
+  { id: 'reduce', label: 'Reduce', Tool: ReduceTool },
+  { id: 'terminal', label: 'Terminal', Tool: TerminalTool },
 ] as const;
 
-type ToolId = (typeof TOOLS)[number]['id'];
+type ToolId = keyof typeof TOOL_KEYS;
 
 /** The tool in use stays in use when another palette or stage is gone to. */
 const useTool = create<{ readonly tool: ToolId }>()(() => ({ tool: 'tune' }));
@@ -39,7 +40,7 @@ export function Toolbox(props: ToolProps) {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey || event.shiftKey) return;
-      const found = TOOLS.find(({ key }) => key.toLowerCase() === event.key.toLowerCase());
+      const found = TOOLS.find(({ id }) => TOOL_KEYS[id].toLowerCase() === event.key.toLowerCase());
       if (found) useTool.setState({ tool: found.id });
     };
     window.addEventListener('keydown', onKey);
@@ -56,8 +57,14 @@ export function Toolbox(props: ToolProps) {
       className={css.toolbox}
     >
       <Tabs.List className={css.tabs} aria-label="Tools">
-        {TOOLS.map(({ id, label, key }) => (
-          <Tabs.Trigger key={id} value={id} title={`${label}: key ${key}`} aria-keyshortcuts={key} className={css.tab}>
+        {TOOLS.map(({ id, label }) => (
+          <Tabs.Trigger
+            key={id}
+            value={id}
+            title={`${label}: key ${TOOL_KEYS[id]}`}
+            aria-keyshortcuts={TOOL_KEYS[id]}
+            className={css.tab}
+          >
             {label}
           </Tabs.Trigger>
         ))}
