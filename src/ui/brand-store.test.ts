@@ -116,7 +116,7 @@ beforeEach(() => {
   told.length = 0;
   Stream.open = [];
   server = new Server();
-  Object.assign(globalThis, { localStorage: new Disk(), EventSource: Stream, fetch: server.fetch });
+  Object.assign(globalThis, { localStorage: new Disk(), EventSource: Stream, fetch: server.fetch, window: new EventTarget() });
 });
 afterEach(() => {
   pages.splice(0).forEach((close) => close());

@@ -250,7 +250,21 @@ export function createBrandStore(opening: Opening): BrandStore {
         }
         return stream;
       }
+      // The browser knows at once that the network is gone, and a stream only after minutes.
+      const goOffline = () => {
+        source.close();
+        clearTimeout(later);
+        set({ connected: false });
+      };
+      const comeBack = () => {
+        goOffline();
+        source = openStream();
+      };
+      window.addEventListener('offline', goOffline);
+      window.addEventListener('online', comeBack);
       return () => {
+        window.removeEventListener('offline', goOffline);
+        window.removeEventListener('online', comeBack);
         source.close();
         clearTimeout(later);
         clearTimeout(retry);

@@ -30,6 +30,9 @@ export const TOOL_KEYS = {
 /** Takes a colour from anywhere on the screen, where the browser can. */
 export const PICK_KEY = 'P';
 
+/** Rolls the generator's strips again; with Shift, back to the ones before. */
+export const ROLL_KEY = 'R';
+
 interface KeyLine {
   readonly keys: readonly string[];
   readonly does: string;
@@ -49,6 +52,7 @@ export const KEYS: Readonly<Record<'everywhere' | StageId, readonly KeyLine[]>> 
   gather: [
     { keys: ['Ctrl V'], does: 'paste colours, a table or a picture' },
     { keys: [PICK_KEY], does: 'pick a colour from the screen' },
+    { keys: [ROLL_KEY, `Shift ${ROLL_KEY}`], does: 'in the generator: roll again, and back to the roll before' },
   ],
   mix: [
     { keys: [MIX_KEYS.add], does: 'add a swatch at the end' },

@@ -355,30 +355,50 @@ test('a frame of the camera is frozen and looked at as a picture', async () => {
   await ida.page.waitForFunction(() => /\d+ in the catch/.test(document.body.innerText));
 });
 
-test('sets are rolled by one key; what is kept stays, one is put between, and earlier rolls come back', async () => {
+test('strips are rolled side by side; what is kept stays in all, colours and strips are taken, and earlier rolls come back', async () => {
   await ida.click('Generate');
+  const strips = () =>
+    ida.page.$$eval('li[aria-label^="Strip "]', (rows) =>
+      rows.map((row) => [...row.querySelectorAll('code')].map(({ textContent }) => textContent)),
+    );
+  const press = async (act: string, place: number, strip: number) => {
+    const button = await ida.find(`li[aria-label="Strip ${strip}"] [aria-label^="${act} "][aria-label*="place ${place} "]`);
+    await button.hover();
+    await button.click();
+  };
+  await ida.find('li[aria-label="Strip 6"]');
+  const first = await strips();
+  expect(first.map(({ length }) => length)).toEqual(Array(6).fill(5));
+  await press('keep', 2, 3);
+  expect((await strips()).map((strip) => strip[1])).toEqual(Array(6).fill(first[2]![1]));
+  await (await ida.find('button[aria-label="Take all of strip 2"]')).click();
   await caught(5);
-  const first = await names();
-  await (await ida.find('button[aria-label="Keep 2"]')).click();
+  await press('take', 4, 5);
+  await caught(6);
+  expect(await names()).toEqual([first[1]![0], first[2]![1], ...first[1]!.slice(2), first[4]![3]]);
   await ida.blur();
   await ida.keys('r');
-  await ida.sees('from roll 2');
-  const second = await names();
-  expect([second[1] === first[1], second[0] === first[0]]).toEqual([true, false]);
-  await (await ida.find('button[aria-label="Keep 1"]')).hover();
-  await (await ida.find('button[aria-label="Insert between 1 and 2"]')).click();
+  await ida.find('li[aria-label="Strip 12"]');
+  const second = await strips();
+  expect(second.map((strip) => strip[1])).toEqual(Array(6).fill(first[2]![1]));
+  expect(second.some((strip) => first.some(([start]) => strip[0] === start))).toBe(false);
+  // What was taken stays while one rolls on.
   await caught(6);
-  const third = await names();
-  expect([third[0], ...third.slice(2)]).toEqual(second);
+  await (await ida.find('button[aria-label="Insert between 1 and 2"]')).click();
+  const third = await strips();
+  expect(third.map((strip) => strip.toSpliced(1, 1))).toEqual(second);
   await ida.blur();
   await ida.keys('Shift', 'R');
-  await caught(5);
   await ida.keys('Shift', 'R');
-  await ida.sees('from roll 1');
-  expect(await names()).toEqual(first);
+  await ida.find('li[aria-label="Strip 1"]');
   await ida.click('Later');
-  await ida.sees('from roll 2');
-  expect(await names()).toEqual(second);
+  await ida.find('li[aria-label="Strip 7"]');
+  expect(await strips()).toEqual(second);
+  // Another stage, and back: the strips are still there.
+  await ida.stage('Mix');
+  await ida.stage('Gather');
+  await ida.click('Generate');
+  expect(await strips()).toEqual(second);
 });
 
 test.each([

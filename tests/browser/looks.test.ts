@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import type { Browser, ElementHandle } from 'puppeteer-core';
 import { startTestServer, type TestServer } from '../test-server';
 import { launch, Person } from './browser';
+import { clipped } from './clipped';
 
 let server: TestServer;
 let browser: Browser;
@@ -147,6 +148,52 @@ test('on mid grey every way of gathering is readable and free of serious finding
   const remembered = ida.page.waitForResponse((response) => response.url().endsWith('/api/me'));
   await (await ida.find('[role=radio][aria-label^="Ink"]')).click();
   await remembered;
+});
+
+test.each([
+  [640, 400],
+  [390, 844],
+  [320, 640],
+  [3840, 2160],
+])('at %i by %i nothing is cut off in any view, and undo and release stay within reach', async (width, height) => {
+  await ida.page.setViewport({ width, height });
+  for (const stage of ['Gather', 'Mix', 'Name', 'Prove', 'Ship', 'Watch']) {
+    // Of the line of stages there are only the neighbours where there is little room.
+    await ida.blur();
+    await ida.keys(String(['Gather', 'Mix', 'Name', 'Prove', 'Ship', 'Watch'].indexOf(stage) + 1) as '1');
+    await ida.page.waitForSelector(`main[data-stage=${stage.toLowerCase()}] > :nth-child(1)`);
+    await ida.settled();
+    if (stage === 'Mix') await ida.page.$eval('[data-swatch]', (swatch) => (swatch as HTMLElement).click());
+    const tabs = stage === 'Mix' || stage === 'Name' ? await ida.page.$$('main [role=tab]') : [null];
+    for (const tab of tabs) {
+      await tab?.click();
+      await ida.settled();
+      const label = await tab?.evaluate(({ textContent }) => textContent);
+      expect([stage, label, await clipped(ida.page)]).toEqual([stage, label, []]);
+    }
+    for (const name of ['[aria-label=Undo]', '::-p-xpath(//button[.="Release…"])']) {
+      const { x, y } = (await (await ida.find(name)).boundingBox())!;
+      expect([x > 0 && x < width, y >= 0 && y < height]).toEqual([true, true]);
+    }
+  }
+  await ida.page.setViewport({ width: 1280, height: 800 });
+});
+
+test('on a phone the strand and the readout fold away and come back by a press', async () => {
+  await ida.page.setViewport({ width: 390, height: 844 });
+  await ida.blur();
+  await ida.keys('2');
+  await ida.page.waitForSelector('main[data-stage=mix] [data-swatch]');
+  const isSeen = (id: string) => ida.page.$eval(`#${id}`, (part) => getComputedStyle(part).visibility === 'visible');
+  expect([await isSeen('strand'), await isSeen('readout')]).toEqual([false, false]);
+  await ida.click('Readout');
+  expect([await isSeen('strand'), await isSeen('readout')]).toEqual([false, true]);
+  await ida.click('Palettes');
+  expect([await isSeen('strand'), await isSeen('readout')]).toEqual([true, false]);
+  expect(await clipped(ida.page)).toEqual([]);
+  await ida.keys('Escape');
+  expect(await isSeen('strand')).toBe(false);
+  await ida.page.setViewport({ width: 1280, height: 800 });
 });
 
 test('the surround and the hidden guide are remembered; the guide can be called back', async () => {

@@ -3,8 +3,15 @@ import { useEffect, useRef, useState } from 'react';
 import { PhoneCode } from './phone-code';
 import css from './gather.module.css';
 
+interface CameraProps {
+  /** Whether this is the page that the code led to, which needs no code. */
+  onPhone: boolean;
+  onFrame: (frame: File) => void;
+  onClose: () => void;
+}
+
 /** The device's camera: shows what it sees, and hands a still frame on as a picture. */
-export function Camera({ onFrame, onClose }: { onFrame: (frame: File) => void; onClose: () => void }) {
+export function Camera({ onPhone, onFrame, onClose }: CameraProps) {
   const video = useRef<HTMLVideoElement>(null);
   const photograph = useRef<HTMLInputElement>(null);
   const [problem, setProblem] = useState('');
@@ -13,22 +20,19 @@ export function Camera({ onFrame, onClose }: { onFrame: (frame: File) => void; o
     let stream: MediaStream | null = null;
     let left = false;
     const end = () => stream?.getTracks().forEach((track) => track.stop());
-    // Only addresses with TLS, and the machine itself, get a live picture from browsers.
-    if (!(navigator.mediaDevices as MediaDevices | undefined)) {
-      setProblem('This browser shows a live picture only over TLS; take a photograph instead.');
-      return;
-    }
-    navigator.mediaDevices.getUserMedia({ video: { facingMode: 'environment', width: { ideal: 1920 } } }).then(
+    openCamera().then(
       (opened) => {
         stream = opened;
         if (left) return end();
         video.current!.srcObject = opened;
       },
-      (error: DOMException) =>
+      (error: Error) =>
         setProblem(
           error.name === 'NotAllowedError'
             ? 'The camera was not allowed; allow it in the browser’s address bar, or drop a photograph here.'
-            : 'There is no camera that can be used; drop a photograph here instead.',
+            : error.name === 'SecurityError'
+              ? 'This browser shows a live picture only over TLS; take a photograph instead.'
+              : 'There is no camera that can be used; drop a photograph here instead.',
         ),
     );
     return () => {
@@ -72,7 +76,13 @@ export function Camera({ onFrame, onClose }: { onFrame: (frame: File) => void; o
           }}
         />
       </div>
-      <PhoneCode />
+      {!onPhone && <PhoneCode />}
     </>
   );
+}
+
+/** @throws SecurityError where the address is one to which browsers give no live picture: without TLS, and not this machine itself */
+async function openCamera(): Promise<MediaStream> {
+  if (!(navigator.mediaDevices as MediaDevices | undefined)) throw new DOMException('No live picture.', 'SecurityError');
+  return navigator.mediaDevices.getUserMedia({ video: { facingMode: 'environment', width: { ideal: 1920 } } });
 }

@@ -12,6 +12,7 @@ import { CatchList } from './catch-list';
 import { Generator } from './generator';
 import { PictureSource } from './picture-source';
 import { SendCatch } from './send-catch';
+import { SendCaught } from './send-caught';
 import { Shelf } from './shelf';
 import { TableSource } from './table-source';
 import { TextSource } from './text-source';
@@ -69,10 +70,11 @@ export function Gather() {
           Empty the catch
         </Button>
       </StageTitle>
-      <div className={css.columns} data-wide={panel === 'shelf' || undefined}>
+      {forCamera && !waiting && <SendCaught />}
+      <div className={css.columns} data-wide={panel === 'shelf' || panel === 'generator' || undefined}>
         <section>
           {panel === 'camera' ? (
-            <Camera onFrame={(file) => take([file])} onClose={() => setPanel(null)} />
+            <Camera onPhone={forCamera} onFrame={(file) => take([file])} onClose={() => setPanel(null)} />
           ) : panel === 'generator' ? (
             <Generator />
           ) : panel === 'shelf' ? (

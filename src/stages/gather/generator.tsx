@@ -1,15 +1,18 @@
 import { Button } from '@chakra-ui/react';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect } from 'react';
+import { uniqueNames } from '@/core/base/unique-names';
 import { inkOn } from '@/core/colour/contrast';
 import { readColour } from '@/core/colour/read';
 import { catchOf } from '@/core/intake/catch';
-import { readingOf, certain, taken } from '@/core/intake/reading';
-import { generate, midway, type Mood, type Roll } from '@/core/palette/generate';
-import { useCatch } from '@/ui/catch-store';
+import { certain, readingOf, taken } from '@/core/intake/reading';
+import type { Mood } from '@/core/palette/generate';
+import { inMood, insertAt, keepAt, PLACES, resize, rollAgain, type RollSheet, type Strip } from '@/core/palette/roll-sheet';
+import { earlierIn, useCatch } from '@/ui/catch-store';
+import { ROLL_KEY } from '@/ui/keys';
 import { isTyping } from '@/ui/typing';
-import css from './gather.module.css';
-
-const PLACES = { least: 2, most: 16, first: 5 };
+import { useRollSheets } from './roll-sheets';
+import css from './generator.module.css';
+import gather from './gather.module.css';
 
 const DIALS: readonly { readonly key: keyof Mood; readonly label: string; readonly far: string }[] = [
   { key: 'lightness', label: 'Dark', far: 'light' },
@@ -17,55 +20,36 @@ const DIALS: readonly { readonly key: keyof Mood; readonly label: string; readon
   { key: 'spread', label: 'One hue', far: 'all hues' },
 ];
 
-/** One roll, and which of its places the next one keeps. */
-interface Entry {
-  readonly roll: Roll;
-  readonly kept: readonly boolean[];
-}
+/** Where single colours go in the catch; a strip is a group of its own. */
+const SINGLES = 'Single colours';
 
-const FIRST: Entry = {
-  roll: { seed: 1, mood: { lightness: 0.62, chroma: 0.7, spread: 0.8 }, places: Array<null>(PLACES.first).fill(null) },
-  kept: Array<boolean>(PLACES.first).fill(false),
-};
-
-/** Sets rolled from a seed and a mood: what is good is kept, the rest rolled again; every roll can be gone back to. */
+/** Sets rolled several at once, to be compared: what is good is kept in all of them, or taken into the catch. */
 export function Generator() {
-  const [entries, setEntries] = useState<readonly Entry[]>([FIRST]);
-  const [rollShown, setRollShown] = useState(0);
-  const replace = useCatch((state) => state.replace);
-  const { roll, kept } = entries[rollShown]!;
-  const colours = useMemo(() => generate(roll), [roll]);
-  const keptPlaces = () => colours.map((colour, place) => (kept[place] ? colour : null));
-  /** A further roll; what had been gone back over is let go. */
-  const go = (entry: Entry) => {
-    setEntries([...entries.slice(0, rollShown + 1), entry]);
-    setRollShown(rollShown + 1);
-  };
-  /** Changes the roll that is shown, so that going back does not stop at every step of a slider. */
-  const turn = (entry: Entry) => setEntries(entries.map((known, n) => (n === rollShown ? entry : known)));
-  const again = () => go({ kept, roll: { ...roll, seed: roll.seed + 1, places: keptPlaces() } });
-  const step = (by: number) => setRollShown(Math.min(entries.length - 1, Math.max(0, rollShown + by)));
-  const keep = (place: number) => turn({ roll, kept: kept.map((isKept, n) => (n === place ? !isKept : isKept)) });
-  const insert = (place: number) => {
-    const put = <T,>(list: readonly T[], item: T) => [...list.slice(0, place), item, ...list.slice(place)];
-    go({ kept: put(kept, false), roll: { ...roll, places: put(colours, midway(colours[place - 1]!, colours[place]!)) } });
-  };
-  const resize = (count: number) => {
-    const sized = <T,>(list: readonly T[], filler: T) => Array.from({ length: count }, (_, place) => list[place] ?? filler);
-    turn({ kept: sized(kept, false), roll: { ...roll, places: sized<string | null>(colours, null) } });
-  };
-
-  const list = colours.join(' ');
-  useEffect(() => {
-    const entries = list.split(' ').map((colour, n) => taken(certain(colour), { line: n + 1, text: `place ${n + 1}` }));
-    replace(`roll ${roll.seed}`, {
-      lines: catchOf(readingOf('generated', [{ name: 'Rolled', kind: 'loose', entries }])),
+  const { sheets, at, go, turn, step } = useRollSheets();
+  const lines = useCatch((state) => state.lines);
+  const sheet = sheets[at]!;
+  const { kept, strips, mood } = sheet;
+  const again = () => go(rollAgain(sheet));
+  const groups = new Map<string, string[]>();
+  for (const { palette, colour } of lines) if (colour) groups.set(palette, [...(groups.get(palette) ?? []), colour.hex]);
+  const sets = new Set([...groups].filter(([name]) => name !== SINGLES).map(([, colours]) => colours.join()));
+  const singles = new Set(groups.get(SINGLES));
+  const take = (source: string, name: string, colours: readonly string[]) => {
+    const entries = colours.map((colour, n) => taken(certain(colour), { line: n + 1, text: `place ${n + 1}` }));
+    useCatch.getState().append(source, {
+      lines: catchOf(readingOf('generated', [{ name, kind: 'loose', entries }]), earlierIn(lines)),
       problems: [],
     });
-  }, [list, roll.seed, replace]);
+  };
+  const takeStrip = ({ seed, colours }: Strip) => {
+    const name = uniqueNames([...groups.keys()])(`Strip ${seed}`);
+    take(name, name, colours);
+  };
+
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey || event.key.toLowerCase() !== 'r') return;
+      if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (event.key.toUpperCase() !== ROLL_KEY) return;
       event.preventDefault();
       if (event.shiftKey) step(-1);
       else again();
@@ -75,49 +59,68 @@ export function Generator() {
   });
   return (
     <>
-      <ol className={css.rolled}>
-        {colours.map((colour, place) => {
-          const ink = inkOn(readColour(colour)!);
-          return (
-            <li key={place} style={{ background: colour, color: ink }}>
-              <code>{readColour(colour)!.hex}</code>
-              {place > 0 && colours.length < PLACES.most && (
-                <button
-                  aria-label={`Insert between ${place} and ${place + 1}`}
-                  className={css.between}
-                  onClick={() => insert(place)}
-                >
-                  +
-                </button>
-              )}
-              <button aria-pressed={kept[place]!} aria-label={`Keep ${place + 1}`} onClick={() => keep(place)}>
-                {kept[place] ? 'kept' : 'keep'}
-              </button>
-            </li>
-          );
-        })}
+      <KeptHead
+        sheet={sheet}
+        onKept={(place) => turn(keepAt(sheet, place, null))}
+        onInsert={(place) => go(insertAt(sheet, place))}
+      />
+      <ol className={css.sheet}>
+        {strips.map((strip) => (
+          <li key={strip.seed} aria-label={`Strip ${strip.seed}`}>
+            {strip.colours.map((colour, place) => {
+              const read = readColour(colour)!;
+              return (
+                <span key={place} className={css.colour} title={read.hex} style={{ background: colour, color: inkOn(read) }}>
+                  <code>{read.hex}</code>
+                  <button
+                    aria-pressed={kept[place] !== null}
+                    aria-label={`${kept[place] === null ? 'keep' : 'kept'} ${read.hex}, place ${place + 1} of strip ${strip.seed}`}
+                    onClick={() => turn(keepAt(sheet, place, kept[place] === null ? colour : null))}
+                  >
+                    {kept[place] === null ? 'keep' : 'kept'}
+                  </button>
+                  <button
+                    disabled={singles.has(read.hex)}
+                    aria-label={`${singles.has(read.hex) ? 'taken' : 'take'} ${read.hex}, place ${place + 1} of strip ${strip.seed}`}
+                    onClick={() => take(SINGLES, SINGLES, [colour])}
+                  >
+                    {singles.has(read.hex) ? 'taken' : 'take'}
+                  </button>
+                </span>
+              );
+            })}
+            <Button
+              size="2xs"
+              variant="outline"
+              disabled={sets.has(strip.colours.map((colour) => readColour(colour)!.hex).join())}
+              aria-label={`Take all of strip ${strip.seed}`}
+              onClick={() => takeStrip(strip)}
+            >
+              Take all
+            </Button>
+          </li>
+        ))}
       </ol>
-      <div className={css.under}>
+      <div className={gather.under}>
         <Button size="xs" onClick={again}>
-          Roll again <kbd>R</kbd>
+          Roll again <kbd>{ROLL_KEY}</kbd>
         </Button>
-        <Button size="xs" variant="outline" disabled={rollShown === 0} onClick={() => step(-1)}>
-          Earlier <kbd>Shift R</kbd>
+        <Button size="xs" variant="outline" disabled={at === 0} onClick={() => step(-1)}>
+          Earlier <kbd>Shift {ROLL_KEY}</kbd>
         </Button>
-        <Button size="xs" variant="outline" disabled={rollShown === entries.length - 1} onClick={() => step(1)}>
+        <Button size="xs" variant="outline" disabled={at === sheets.length - 1} onClick={() => step(1)}>
           Later
         </Button>
-        <code>seed {roll.seed}</code>
       </div>
-      <div className={css.dials}>
+      <div className={gather.dials} data-pairs>
         <label>
-          Colours <code>{roll.places.length}</code>
+          Colours <code>{kept.length}</code>
           <input
             type="range"
             min={PLACES.least}
             max={PLACES.most}
-            value={roll.places.length}
-            onChange={(event) => resize(event.target.valueAsNumber)}
+            value={kept.length}
+            onChange={(event) => turn(resize(sheet, event.target.valueAsNumber))}
           />
         </label>
         {DIALS.map(({ key, label, far }) => (
@@ -129,14 +132,50 @@ export function Generator() {
               max={1}
               step={0.01}
               aria-label={`${label} to ${far}`}
-              value={roll.mood[key]}
-              onChange={(event) =>
-                turn({ kept, roll: { ...roll, places: keptPlaces(), mood: { ...roll.mood, [key]: event.target.valueAsNumber } } })
-              }
+              value={mood[key]}
+              onChange={(event) => turn(inMood(sheet, { ...mood, [key]: event.target.valueAsNumber }))}
             />
           </label>
         ))}
       </div>
     </>
+  );
+}
+
+interface KeptHeadProps {
+  sheet: RollSheet;
+  onKept: (place: number) => void;
+  onInsert: (place: number) => void;
+}
+
+/** Over the strips: what all of them keep, and where a place can be put between two. */
+function KeptHead({ sheet: { kept }, onKept, onInsert }: KeptHeadProps) {
+  return (
+    <div className={css.head}>
+      {kept.map((colour, place) => (
+        <span key={place}>
+          {place > 0 && kept.length < PLACES.most && (
+            <button
+              className={css.between}
+              title="A place between"
+              aria-label={`Insert between ${place} and ${place + 1}`}
+              onClick={() => onInsert(place)}
+            >
+              +
+            </button>
+          )}
+          {colour !== null && (
+            <button
+              className={css.kept}
+              title="Let it go, so that this place is rolled again"
+              aria-label={`kept in all: ${readColour(colour)!.hex}; let it go`}
+              onClick={() => onKept(place)}
+            >
+              kept
+            </button>
+          )}
+        </span>
+      ))}
+    </div>
   );
 }

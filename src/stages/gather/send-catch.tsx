@@ -1,5 +1,4 @@
 import { Button, Input, NativeSelect } from '@chakra-ui/react';
-import { useSearchParams } from 'next/navigation';
 import { useState } from 'react';
 import type { Route } from '@/core/intake/bring-in';
 import { PALETTE_KINDS, type Palette } from '@/core/brand/document';
@@ -8,7 +7,6 @@ import { useCatch } from '@/ui/catch-store';
 import { keepPicture } from './keep-picture';
 import { RouteSelect } from './route-select';
 import { Replacement } from './replacement';
-import { SendCaught } from './send-caught';
 import { ALL_THEMES, NO_TOKENS, useBringIn, type TokensIn } from './use-bring-in';
 import css from './gather.module.css';
 
@@ -19,7 +17,6 @@ export function SendCatch({ onSent }: { onSent: () => void }) {
   const { send, clear } = useCatch.getState();
   const { run, choosePalette } = useBrand((state) => ({ run: state.run, choosePalette: state.choosePalette }));
   const mayEdit = useMayEdit();
-  const onPhone = useSearchParams().has('camera');
   const [chosenKind, setKind] = useState<Palette['kind'] | null>(null);
   const [tokensIn, setTokensIn] = useState<TokensIn | null>(null);
   const [sending, setSending] = useState(false);
@@ -110,7 +107,6 @@ export function SendCatch({ onSent }: { onSent: () => void }) {
         Bring in {colours}
         {tokens > 0 && ` ${colours === 1 ? 'colour' : 'colours'} and ${tokens} ${tokens === 1 ? 'token' : 'tokens'}`}
       </Button>
-      {onPhone && <SendCaught />}
       {(preview.tokens.set > 0 || preview.notes.length > 0) && (
         <ul className={css.notes}>
           {preview.tokens.set > 0 && (

@@ -35,8 +35,8 @@ export function SendCaught() {
     }
   };
   return (
-    <Button size="sm" variant="outline" loading={busy} disabled={chosen.length === 0} onClick={() => void send()}>
-      Send to my other pages
+    <Button size="sm" width="100%" marginBottom="12px" loading={busy} disabled={chosen.length === 0} onClick={() => void send()}>
+      Send {chosen.length} to my other pages
     </Button>
   );
 }
