@@ -90,3 +90,11 @@ export async function latestRelease(brandId: string): Promise<{ number: number; 
 export async function releasedFile(brandId: string, number: number, path: string): Promise<ReleaseFileRow | null> {
   return database().ReleaseFile.findOne({ where: { brandId, number, path } });
 }
+
+/** All files of a release, its manifest with them, as one zip. */
+export function releaseZip(brandId: string, number: number): Promise<Uint8Array> {
+  return writer().pack(brandId, async () => {
+    const rows = await database().ReleaseFile.findAll({ where: { brandId, number }, order: [['path', 'ASC']] });
+    return rows.map(({ path, bytes }) => ({ path, bytes: new Uint8Array(bytes) }));
+  });
+}

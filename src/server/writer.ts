@@ -70,6 +70,14 @@ export class Writer {
     return result as Result<Name>;
   }
 
+  /**
+   * An archive of files, made like everything else that is written for the brand.
+   * @param files fetched when it is their turn, so that those who wait hold nothing
+   */
+  async pack(brand: string, files: () => Promise<Asked<'pack'>['files']>): Promise<Uint8Array> {
+    return this.inTurn(brand, async () => (await this.run('pack', { files: await files() })) as Result<'pack'>);
+  }
+
   private async inTurn<T>(brand: string, work: () => Promise<T>): Promise<T> {
     const mine = this.ways.get(brand) ?? { way: bounded(1, MOST_OF_A_BRAND, BUSY), users: 0 };
     this.ways.set(brand, mine);

@@ -10,6 +10,7 @@ import { sheetHtml, sheetPages, type SheetChoice, type SheetExtras } from '@/cor
 import { sheetFonts } from './sheet-fonts';
 import { weigh, type Sizes, type Weight } from '@/core/release/weight';
 import type { WrittenFile } from '@/core/formats/kit/format';
+import { zipFiles } from '@/core/formats/kit/zip';
 
 /** Bytes that a weighing may compress: a large brand is weighed in its larger groups only. */
 const WORK_LIMIT = 64 * 1024 * 1024;
@@ -24,6 +25,11 @@ export async function release({ brand }: { brand: Brand }): Promise<{
   const error = findings.find(({ severity }) => severity === 'error');
   if (error) return { stops: error.message, files: [], manifest: [] };
   return { stops: null, files: [...files, manifestFile(brand, manifest)], manifest };
+}
+
+/** Files as one archive. */
+export function pack({ files }: { files: Parameters<typeof zipFiles>[0] }): Uint8Array {
+  return zipFiles(files);
 }
 
 /** The brand sheet: as one document, or one of its pages, counted from 1, as SVG; null when there is no such page. */

@@ -37,7 +37,7 @@ test('a palette is renamed in its title, given a kind, and not deleted while tok
   await ida.sees('House colours');
   await ida.page.select('select[aria-label="Kind of palette"]', 'loose');
   await ida.page.waitForFunction(() => !document.querySelector('nav[aria-label=Palettes]')!.textContent!.startsWith('Brand'));
-  await ida.click('Palette');
+  await (await ida.find('::-p-xpath(//main//button[starts-with(., "Palette")])')).click();
   await (await ida.find('[role=menuitem] ::-p-text(Delete palette)')).click();
   await ida.sees('These swatches cannot go while surface.page, surface.header,');
 });
@@ -175,6 +175,32 @@ test('a release that others’ work has overtaken is refused; a page left open h
   expect((await visitor.send('POST', '/api/brands/quillhaven/releases', { seq, note: '' })).status).toBe(409);
   await ida.sees('Moved on');
   await ida.sees('1 unreleased');
+  await visitor.change([{ do: 'swatch.edit', id: 'core-foam', set: { value: '#ddeeff' } }]);
+  await ida.sees('2 unreleased');
+  // The dialog shows what changed in both colours, what cannot be read, and first the files that are not as before.
+  await ida.click('Release…');
+  await ida.find('[role=dialog] [aria-label="#ddf0ee before, #ddeeff now"]');
+  await ida.sees('pairs cannot be read');
+  await ida.page.waitForFunction(() => document.querySelector('[role=dialog]')!.textContent!.includes('as before'));
+  const since = await ida.texts('[role=dialog] section:nth-of-type(2) li > small');
+  expect([since[0], since.at(-1)]).toEqual(['new', 'as before']);
+  expect(since).toEqual([...since].sort((one, two) => Number(one === 'as before') - Number(two === 'as before')));
+  await ida.click('Make release 2');
+  await ida.page.waitForFunction(() => location.pathname.endsWith('/watch') && !document.querySelector('[role=dialog]'));
+  await ida.click('Releases');
+  const compared = 'section[aria-label="Two releases compared"]';
+  await ida.find(`${compared} [aria-label="#ddf0ee before, #ddeeff now"]`);
+  expect(await ida.texts(`${compared} h3`)).toEqual([
+    expect.stringMatching(/^\d+ differences$/),
+    expect.stringMatching(/not the same$/),
+  ]);
+  await ida.page.select('select[aria-label="To release"]', '1');
+  await ida.sees('Nothing is different');
+  await ida.sees('Every file is the same');
+  expect(await ida.page.$$eval('a[download]', (links) => links.map((link) => link.getAttribute('href')))).toEqual([
+    '/deliver/quillhaven/2',
+    '/deliver/quillhaven/1',
+  ]);
   expect([...ida.errors, ...oren.errors]).toEqual([]);
 });
 
@@ -188,6 +214,8 @@ test('ten thousand swatches stand in the grid without all being drawn', async ()
   await (
     await Visitor.demo(server, 'ida')
   ).change([{ do: 'palette.add', palette: { id: 'many', name: 'Many', kind: 'loose', swatches }, before: null }]);
+  // Notices stand over the strand for some seconds.
+  await ida.page.waitForFunction(() => !document.querySelector('[data-scope=toast][data-part=root]'));
   await ida.click('Many');
   await ida.sees('10000 colours');
   await ida.sees('Plots are drawn for palettes of up to 256 colours');

@@ -84,13 +84,14 @@ test('rows are dragged by their handle, swapped by keys, renamed and deleted', a
 test('a palette saved as a file or put on the shelf comes back the same, with its maker', async () => {
   const folder = await ida.downloads();
   await mix.open('Route lines');
-  await ida.click('Palette');
+  await (await ida.find('::-p-xpath(//main//button[starts-with(., "Palette")])')).click();
   await (await ida.find('[role=menuitem] ::-p-text(Save as a file)')).click();
   const path = join(folder, 'route-lines.palette.json');
   await waitForFile(path);
   const input = (await ida.page.waitForSelector('input[aria-label="Palette file"]')) as ElementHandle<HTMLInputElement>;
   await input.uploadFile(path);
-  await ida.sees('made by Ida');
+  await ida.sees('from route-lines.palette.json');
+  await mix.kept('Route lines');
   const plain = ({ name, value, locked, row }: Swatch) => ({ name, value, locked, row });
   const { body } = await (await mix.visitor()).send('GET', '/api/brands/quillhaven');
   const both = (body.brand.palettes as Palette[]).filter(({ name }) => name === 'Route lines');
@@ -100,7 +101,7 @@ test('a palette saved as a file or put on the shelf comes back the same, with it
   await ida.sees('is no palette file of Breakwater');
   await mix.undo();
   await mix.open('Route lines');
-  await ida.click('Palette');
+  await (await ida.find('::-p-xpath(//main//button[starts-with(., "Palette")])')).click();
   await (await ida.find('[role=menuitem] ::-p-text(Put on the shelf…)')).click();
   await ida.click('Put it on the shelf');
   await ida.sees('Route lines is on the shelf.');

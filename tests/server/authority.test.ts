@@ -62,6 +62,7 @@ const ROUTES: readonly Row[] = [
   ['DELETE', 'api/brands/[brand]/shelf/[palette]', 'api/brands/BRAND/shelf/none', {}, 'write', 404],
   ['GET', 'api/brands/[brand]/templates', 'api/brands/BRAND/templates', undefined, 'read', 200],
   ['GET', 'api/brands/[brand]/weight/[destination]', 'api/brands/BRAND/weight/d-site', undefined, 'read', 200],
+  ['GET', 'deliver/[brand]/[release]', 'deliver/BRAND/1', undefined, 'read', 404],
   ['GET', 'deliver/[brand]/[release]/[...path]', 'deliver/BRAND/1/none', undefined, 'read', 404],
   ['PATCH', 'api/me', 'api/me', {}, 'signed in', 200],
   ['GET', 'screens/[...path]', 'screens/booking/index.html', undefined, 'signed in', 200],

@@ -1,3 +1,4 @@
+import { unzipSync } from 'fflate';
 import { Client } from 'pg';
 import { startTestServer, Visitor, type TestServer } from '../test-server';
 import { sha256 } from '@/core/release/bundle';
@@ -170,6 +171,14 @@ test('a release is immutable, and its files are delivered byte for byte', async 
   for (const number of ['01', '1e0', '0x1', '%201', '-1', '1.0'])
     expect([number, (await at(number)).status]).toEqual([number, 404]);
   expect((await ida.fetch('/api/brands/quillhaven')).headers.get('cache-control')).toBe('no-store');
+  // The whole of it as one zip: the same bytes under the same paths, and the manifest.
+  const zip = await ida.fetch('/deliver/quillhaven/latest');
+  expect(zip.headers.get('content-disposition')).toBe('attachment; filename="quillhaven-ferries-1.zip"');
+  const packed = unzipSync(new Uint8Array(await zip.arrayBuffer()));
+  const paths = body.releases[0].manifest.map(({ path }: { path: string }) => path);
+  expect(Object.keys(packed).sort()).toEqual([...paths, 'manifest.json'].sort());
+  for (const [path, bytes] of Object.entries(packed)) expect([path, bytes]).toEqual([path, await deliver(path)]);
+  expect((await ida.fetch('/deliver/quillhaven/2')).status).toBe(404);
   await ida.change([value('core-mist', '#000000')]);
   expect(new TextDecoder().decode(await deliver('css/quillhaven-ferries.css'))).toContain('#c0ffee');
 

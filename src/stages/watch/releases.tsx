@@ -4,9 +4,10 @@ import type { ManifestEntry } from '@/core/release/bundle';
 import { useBrand } from '@/ui/brand-context';
 import { request } from '@/ui/request';
 import { StageTitle } from '@/ui/stage-title';
+import { CompareReleases } from './compare-releases';
 import css from './watch.module.css';
 
-interface ReleaseSummary {
+export interface ReleaseSummary {
   number: number;
   note: string;
   by: string;
@@ -28,6 +29,7 @@ export function Releases({ act, head }: { act?: ReactNode; head?: ReactNode }) {
       </StageTitle>
       {head}
       {isError && <p>The releases cannot be reached just now; try again in a moment.</p>}
+      {data && data.releases.length > 1 && <CompareReleases key={newest} releases={data.releases} />}
       {data?.releases.map((release) => (
         <section key={release.number} className={css.release}>
           <div>
@@ -36,6 +38,9 @@ export function Releases({ act, head }: { act?: ReactNode; head?: ReactNode }) {
               {release.by}, {new Date(release.at).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short', hour12: false })}
             </p>
             {release.note && <p>{release.note}</p>}
+            <a href={`/deliver/${id}/${release.number}`} download>
+              Download release {release.number} as a zip
+            </a>
           </div>
           <ul>
             {release.manifest.map((entry) => (

@@ -141,6 +141,9 @@ function StageLine() {
   );
 }
 
+/** Counts that stand under a stop have the room of three digits. */
+const SHORT = new Intl.NumberFormat('en', { notation: 'compact', maximumFractionDigits: 0 });
+
 /** What is waiting in each stage, in words; empty where nothing is. */
 function useStageCounts(): Record<StageId, string> {
   const caught = useCatch((state) => state.ticked.length);
@@ -163,7 +166,7 @@ function useStageCounts(): Record<StageId, string> {
     mix: '',
     name: colourless > 0 ? `${colourless} without colour` : '',
     prove: failing > 0 ? `${failing} failing` : '',
-    ship: !release ? 'no release yet' : unreleased > 0 ? `${unreleased} unreleased` : '',
+    ship: !release ? 'no release yet' : unreleased > 0 ? `${SHORT.format(unreleased)} unreleased` : '',
     watch: differing
       ? `${differing} ${differing === 1 ? 'screen differs' : 'screens differ'}`
       : release

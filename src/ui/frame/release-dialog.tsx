@@ -3,11 +3,8 @@
 import { Button, CloseButton, Dialog, Portal, Textarea } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
-import { compareBrands, type Difference } from '@/core/brand/compare';
+import { compareBrands } from '@/core/brand/compare';
 import { may } from '@/core/brand/roles';
-import type { Brand } from '@/core/brand/document';
-import { resolveTheme, swatchesOf } from '@/core/brand/resolve';
-import { readColour } from '@/core/colour/read';
 import { textPairs } from '@/core/findings/contrast';
 import type { Bundle, ManifestEntry } from '@/core/release/bundle';
 import { useBrand } from '../brand-context';
@@ -15,9 +12,10 @@ import { waitingCount } from '../brand-store';
 import { tell } from '../notices';
 import { request } from '../request';
 import { useGoTo } from '../stage-link';
+import { ChangeList } from '../changes/change-list';
+import changes from '../changes/changes.module.css';
+import { sinceThen } from '../changes/since-then';
 import css from './release-dialog.module.css';
-
-const LISTED = 60;
 
 /** Makes a release: what it would bring out, what stands in its way, and the button. */
 export function ReleaseDialog() {
@@ -50,13 +48,10 @@ export function ReleaseDialog() {
     queryKey: ['releases', id, release?.number],
     queryFn: () => request<{ releases: { manifest: ManifestEntry[] }[] }>(`/api/brands/${id}/releases`),
     enabled: open && release !== null,
-    select: ({ releases }) => new Map(releases[0]?.manifest.map(({ path, sha256 }) => [path, sha256])),
+    select: ({ releases }) => releases[0]?.manifest ?? [],
   });
   const failing = useMemo(() => (open ? textPairs(brand).filter(({ passes }) => !passes).length : 0), [open, brand]);
-  // What is another than before comes first.
-  const files = (trial?.manifest ?? [])
-    .map((entry) => ({ ...entry, since: before.data ? sinceThen(before.data, entry) : '' }))
-    .sort((one, two) => Number(one.since === SAME) - Number(two.since === SAME));
+  const files = trial ? sinceThen(before.data ?? [], trial.manifest) : [];
   const errors = trial?.findings.filter(({ severity }) => severity === 'error') ?? [];
   const notes = trial?.findings.filter(({ severity }) => severity === 'warning') ?? [];
   const number = (release?.number ?? 0) + 1;
@@ -99,24 +94,11 @@ export function ReleaseDialog() {
                       ? 'One change comes out with it'
                       : `${differences.length} changes come out with it`}
                 </h3>
-                <ul className={css.list}>
-                  {differences.slice(0, LISTED).map((difference) => (
-                    <li key={difference.id}>
-                      <span>{difference.kind}</span>
-                      <Patches
-                        before={release && hexOf(release.document, theme, difference)}
-                        after={hexOf(brand, theme, difference)}
-                      />
-                      <b>{difference.name}</b>
-                      <small>{difference.what}</small>
-                    </li>
-                  ))}
-                  {differences.length > LISTED && <li>and {differences.length - LISTED} more</li>}
-                </ul>
+                <ChangeList before={release?.document ?? null} after={brand} theme={theme} differences={differences} />
               </section>
               <section>
                 <h3>{trial ? `${trial.files.length} files` : 'Writing the files…'}</h3>
-                <ul className={css.list}>
+                <ul className={changes.list}>
                   {failing > 0 && (
                     <li>
                       <b>
@@ -142,10 +124,10 @@ export function ReleaseDialog() {
                       <b>Note</b> {problem.message}
                     </li>
                   ))}
-                  {files.map(({ since, ...entry }) => (
+                  {files.map(({ since, entry }) => (
                     <li key={entry.path}>
                       <code>{entry.path}</code>
-                      <small>{since}</small>
+                      <small>{before.data && since}</small>
                       <code>{entry.sha256.slice(0, 10)}</code>
                     </li>
                   ))}
@@ -181,32 +163,4 @@ export function ReleaseDialog() {
       </Portal>
     </Dialog.Root>
   );
-}
-
-/** What a difference is about, as it is shown in a theme; null for what has no colour of its own. */
-function hexOf(brand: Brand, theme: string, { what, id }: Difference): string | null {
-  if (what === 'swatch') {
-    const found = swatchesOf(brand).get(id);
-    return found ? readColour(found.swatch.value)!.hex : null;
-  }
-  if (what !== 'token') return null;
-  const shown = brand.themes.some((each) => each.id === theme) ? theme : brand.themes[0]!.id;
-  return resolveTheme(brand, shown).get(id)?.colour?.hex ?? null;
-}
-
-function Patches({ before, after }: { before: string | null; after: string | null }) {
-  if (before === null && after === null) return null;
-  return (
-    <i className={css.patches} role="img" aria-label={`${before ?? 'nothing'} before, ${after ?? 'nothing'} now`}>
-      <i style={{ background: before ?? 'none' }} />
-      <i style={{ background: after ?? 'none' }} />
-    </i>
-  );
-}
-
-const SAME = 'as before';
-
-function sinceThen(before: ReadonlyMap<string, string>, { path, sha256 }: ManifestEntry): string {
-  const was = before.get(path);
-  return was === undefined ? 'new' : was === sha256 ? SAME : 'changed';
 }

@@ -1,0 +1,31 @@
+import { z } from 'zod';
+import { slug } from '@/core/base/words';
+import { EntityId } from '@/core/brand/document';
+import { mayFetch } from '@/server/build-tokens';
+import { Refused } from '@/server/refused';
+import { ReleaseNumber } from '@/server/release-number';
+import { latestNumber, releaseOf, releaseZip } from '@/server/releases';
+import { answer } from '@/server/request';
+
+const Params = z.object({ brand: EntityId, release: z.union([z.literal('latest'), ReleaseNumber]) });
+
+/** A whole release as one zip, for whoever may fetch its files. `latest` is the newest. */
+export function GET(request: Request, { params }: { params: Promise<Record<string, unknown>> }): Promise<Response> {
+  return answer(async () => {
+    const parsed = Params.safeParse(await params);
+    if (!parsed.success) throw new Refused(404, 'There is no such release.');
+    const { brand, release } = parsed.data;
+    await mayFetch(request, brand);
+    const found = await releaseOf(brand, release === 'latest' ? await latestNumber(brand) : release);
+    if (!found) throw new Refused(404, 'There is no such release.');
+    const { number, document } = found;
+    return new Response(new Uint8Array(await releaseZip(brand, number)), {
+      headers: {
+        'content-type': 'application/zip',
+        'content-disposition': `attachment; filename="${slug(document.name)}-${number}.zip"`,
+        'x-breakwater-release': String(number),
+        'cache-control': release === 'latest' ? 'private, no-cache' : 'private, max-age=31536000, immutable',
+      },
+    });
+  });
+}

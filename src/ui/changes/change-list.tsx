@@ -1,0 +1,56 @@
+import { useMemo } from 'react';
+import type { Difference } from '@/core/brand/compare';
+import type { Brand } from '@/core/brand/document';
+import { resolveTheme, swatchesOf } from '@/core/brand/resolve';
+import { readColour } from '@/core/colour/read';
+import css from './changes.module.css';
+
+const LISTED = 60;
+
+interface ChangeListProps {
+  /** Null before the first release. */
+  before: Brand | null;
+  after: Brand;
+  /** The id of the theme in which tokens are shown; the first, where a brand has it not. */
+  theme: string;
+  differences: readonly Difference[];
+}
+
+/** What is different between two states of a brand: in words, with its colour in both. */
+export function ChangeList({ before, after, theme, differences }: ChangeListProps) {
+  const [then, now] = useMemo(() => [before && coloursOf(before, theme), coloursOf(after, theme)], [before, after, theme]);
+  return (
+    <ul className={css.list}>
+      {differences.slice(0, LISTED).map(({ id, kind, name, what }) => (
+        <li key={id}>
+          <span>{kind}</span>
+          <Patches before={then?.(id) ?? null} after={now(id)} />
+          <b>{name}</b>
+          <small>{what}</small>
+        </li>
+      ))}
+      {differences.length > LISTED && <li>and {differences.length - LISTED} more</li>}
+    </ul>
+  );
+}
+
+/** The colour of a swatch or a token by its id; null for what has none of its own. */
+function coloursOf(brand: Brand, theme: string): (id: string) => string | null {
+  const swatches = swatchesOf(brand);
+  const shown = brand.themes.some(({ id }) => id === theme) ? theme : brand.themes[0]!.id;
+  const tokens = resolveTheme(brand, shown);
+  return (id) => {
+    const swatch = swatches.get(id)?.swatch;
+    return swatch ? readColour(swatch.value)!.hex : (tokens.get(id)?.colour?.hex ?? null);
+  };
+}
+
+function Patches({ before, after }: { before: string | null; after: string | null }) {
+  if (before === null && after === null) return null;
+  return (
+    <i className={css.patches} role="img" aria-label={`${before ?? 'nothing'} before, ${after ?? 'nothing'} now`}>
+      <i style={{ background: before ?? 'none' }} />
+      <i style={{ background: after ?? 'none' }} />
+    </i>
+  );
+}
