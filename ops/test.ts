@@ -46,6 +46,7 @@ async function main(): Promise<void> {
   await step('Debian packages', async () => {
     await ensurePostgres();
     await ensure('/usr/bin/chromium-headless-shell', 'chromium-headless-shell');
+    await ensure('/usr/bin/firefox-esr', 'firefox-esr');
     await ensure('/usr/bin/xmllint', 'libxml2-utils');
     await ensure('/usr/sbin/pgbouncer', 'pgbouncer');
     // Another implementation of ICC profiles, and a profile.

@@ -391,6 +391,22 @@ test('a missed change is asked for again', () => {
   expect(Stream.open.map(({ url }) => url)).toEqual(['/api/brands/quillhaven/events?after=1']);
 });
 
+test('a palette that a redo or an undo brings back is looked at again', () => {
+  const store = page();
+  const { run, choosePalette, undo, redo } = store.getState();
+  const looked = () => store.getState().palette;
+  run(doing({ do: 'palette.add', palette: { id: 'brought', name: 'Brought in', kind: 'loose', swatches: [] }, before: null }));
+  choosePalette('brought');
+  undo();
+  expect(looked()).toBe('core');
+  redo();
+  expect(looked()).toBe('brought');
+  run(doing({ do: 'palette.remove', id: 'brought' }));
+  expect(looked()).toBe('core');
+  undo();
+  expect(looked()).toBe('brought');
+});
+
 test('undo and redo go back and forth; a new edit ends the redoing', async () => {
   const store = page();
   const { run, undo, redo } = store.getState();

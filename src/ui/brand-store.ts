@@ -177,14 +177,18 @@ export function createBrandStore(opening: Opening): BrandStore {
       if (!command) return;
       set(({ undoable }) => ({ undoable: undoable.slice(0, -1) }));
       const inverse = perform(command);
-      if (inverse) set(({ redoable }) => ({ redoable: [...redoable, inverse] }));
+      if (!inverse) return;
+      set(({ redoable }) => ({ redoable: [...redoable, inverse] }));
+      showBroughtBack(command);
     },
     redo: () => {
       const command = get().redoable.at(-1);
       if (!command) return;
       set(({ redoable }) => ({ redoable: redoable.slice(0, -1) }));
       const inverse = perform(command);
-      if (inverse) set(({ undoable }) => ({ undoable: [...undoable, inverse] }));
+      if (!inverse) return;
+      set(({ undoable }) => ({ undoable: [...undoable, inverse] }));
+      showBroughtBack(command);
     },
     settle: (key, mine) => {
       const conflict = get().conflicts.find((each) => each.key === key);
@@ -298,6 +302,12 @@ export function createBrandStore(opening: Opening): BrandStore {
     show(result.replica);
     void send();
     return result.inverse;
+  }
+
+  /** A palette that an undo or a redo brings back is looked at again. */
+  function showBroughtBack({ steps }: Command): void {
+    const added = steps.findLast((step) => step.do === 'palette.add');
+    if (added) set({ palette: added.palette.id });
   }
 
   /** Shows a replica; a palette or theme that is gone gives way to the first. */

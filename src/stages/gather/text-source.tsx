@@ -21,6 +21,11 @@ export function TextSource({ onText }: { onText: (text: string) => void }) {
   const long = text.length > SHOWN;
   return (
     <>
+      {!text && (
+        <Button size="xs" variant="outline" marginBottom="8px" flexShrink={0} onClick={() => onText(EXAMPLE)}>
+          Try it with an example
+        </Button>
+      )}
       <textarea
         className={css.text}
         aria-label="Text with colours"
@@ -38,11 +43,6 @@ export function TextSource({ onText }: { onText: (text: string) => void }) {
         }}
       />
       {long && <p className={css.note}>The first {SHOWN.toLocaleString('en')} characters are shown; all are read.</p>}
-      {!text && (
-        <Button size="xs" variant="outline" onClick={() => onText(EXAMPLE)}>
-          Try it with an example
-        </Button>
-      )}
     </>
   );
 }

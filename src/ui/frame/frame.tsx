@@ -19,6 +19,7 @@ import { STAGES, type StageId } from './stages';
 import { Strand } from './strand';
 import { SwatchDrag } from './swatch-drag';
 import { useCaught } from './use-caught';
+import { useFocusKept } from './use-focus-kept';
 import { SURROUNDS, type Surround } from './surrounds';
 import css from './frame.module.css';
 
@@ -42,6 +43,7 @@ export function Frame({ surround, guideHidden, children }: { surround: Surround;
     if (!useCatch.persist.hasHydrated()) void useCatch.persist.rehydrate();
   }, []);
   useCaught();
+  useFocusKept();
   const [keysShown, setKeysShown] = useState(false);
   useFrameKeys(
     () => {
