@@ -58,6 +58,15 @@ export class Person {
     return person;
   }
 
+  /** Somebody who signs in on a page as it is, in whichever browser. */
+  static async signIn(page: Page, server: TestServer, name: 'Ida' | 'Oren' | 'Wim'): Promise<Person> {
+    const person = new Person(page, server.url);
+    await page.goto(`${server.url}/sign-in`);
+    await person.click(name);
+    await page.waitForSelector('[data-testid=kept]');
+    return person;
+  }
+
   /** Goes to a stage by its stop on the line. */
   async stage(label: string): Promise<void> {
     await (await this.find(`nav[aria-label=Stages] ::-p-text(${label})`)).click();

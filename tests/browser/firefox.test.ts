@@ -1,13 +1,11 @@
 /** The whole way once more in Firefox: what is pasted is shaped, named, proved, released, and read back from every screen. */
 import puppeteer, { type Browser, type Page } from 'puppeteer-core';
 import { startTestServer, type TestServer } from '../test-server';
-
-const PATIENCE_MS = 60_000;
+import { Person } from './browser';
 
 let server: TestServer;
 let browser: Browser;
 let page: Page;
-const errors: string[] = [];
 beforeAll(async () => {
   server = await startTestServer('firefox');
   browser = await puppeteer.launch({
@@ -17,9 +15,6 @@ beforeAll(async () => {
     defaultViewport: { width: 1280, height: 800 },
   });
   page = await browser.newPage();
-  page.setDefaultTimeout(PATIENCE_MS);
-  page.on('pageerror', (error) => errors.push(String(error)));
-  page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
   await page.evaluateOnNewDocument(() => {
     const blocked: string[] = [];
     document.addEventListener('securitypolicyviolation', (event) =>
@@ -33,63 +28,45 @@ afterAll(async () => {
   await server.close();
 });
 
-const find = (selector: string) => page.waitForSelector(selector, { visible: true });
-const press = async (words: string) =>
-  (await find(`::-p-xpath(//*[self::button or self::a][starts-with(normalize-space(.), "${words}")])`))!.click();
-const sees = (words: string) => page.waitForFunction((text) => document.body.innerText.includes(text), {}, words);
-const write = async (label: string, text: string) => {
-  const field = (await find(`input[aria-label="${label}"]`))!;
-  await field.click({ count: 3 });
-  await page.keyboard.type(text);
-  await page.keyboard.press('Enter');
-};
-const stage = async (label: string) => {
-  await (await find(`nav[aria-label=Stages] ::-p-text(${label})`))!.click();
-  await page.waitForSelector(`main[data-stage=${label.toLowerCase()}] > :nth-child(1)`);
-};
-
 test('from a list to screens that are read back, with neutral scroll bars and nothing that the policy has to block', async () => {
-  await page.goto(`${server.url}/sign-in`);
-  await press('Ida');
-  await page.waitForSelector('[data-testid=kept]');
-  await press('Hide the guide');
+  const ida = await Person.signIn(page, server, 'Ida');
+  await ida.click('Hide the guide');
 
-  await stage('Gather');
-  await (await find('textarea[aria-label="Text with colours"]'))!.click();
-  await page.keyboard.type('Dusk: #3c4a6b, Ember #c4543a');
-  await sees('2 in the catch');
-  await press('Bring in 2');
-  await find('[data-swatch][aria-label="Ember, #c4543a"]');
+  await ida.stage('Gather');
+  await (await ida.find('textarea[aria-label="Text with colours"]')).click();
+  await page.keyboard.type('Dusk: #3c4a6b\nEmber #c4543a');
+  await ida.sees('2 in the catch');
+  await ida.click('Bring in 2');
+  await ida.find('[data-swatch][aria-label="Ember, #c4543a"]');
 
-  // A colour by its text, by a slider and by the clipboard of keys; and back.
-  await (await find('[data-swatch]'))!.click();
-  await write('Colour, as any CSS text', 'oklch(0.42 0.06 270)');
-  await find('[data-swatch][aria-label="Dusk, #424c6e"]');
-  await (await find('section[aria-label=Tune] input[type=range]'))!.focus();
-  await page.keyboard.press('ArrowRight');
+  await (await ida.find('[data-swatch]')).click();
+  await ida.fill('Colour, as any CSS text', 'oklch(0.42 0.06 270)');
+  await ida.find('[data-swatch][aria-label="Dusk, #404b6e"]');
+  await (await ida.find('section[aria-label=Tune] input[type=range]')).focus();
+  await ida.keys('ArrowRight');
   await page.waitForFunction(() => document.querySelector('[data-testid=notations]')!.textContent!.includes('oklch(0.422 '));
 
-  await stage('Name');
-  await write('Path of the new token', 'text.quiet');
-  await write('Value of the new token', '#424c6e');
-  await write('Filter tokens', 'text.quiet');
-  await find('[data-token="text.quiet"]');
+  await ida.stage('Name');
+  await ida.fill('Path of the new token', 'text.quiet', false);
+  await ida.fill('Value of the new token', '#404b6e');
+  await ida.fill('Filter tokens', 'text.quiet', false);
+  await ida.find('[data-token="text.quiet"]');
 
-  await stage('Prove');
-  await find('[data-pair]');
+  await ida.stage('Prove');
+  await ida.find('[data-pair]');
 
-  await stage('Ship');
-  await press('Booking site');
-  await sees('--qf-text-quiet: #424c6e');
+  await ida.stage('Ship');
+  await ida.click('Booking site');
+  await ida.sees('--qf-surface-page');
   expect(await page.$eval('.cm-scroller', (part) => getComputedStyle(part).scrollbarColor)).toMatch(/^rgb\((\d+), \1, \1\)/);
 
-  await press('Release…');
-  await sees('33 files');
-  await press('Make release 1');
+  await ida.click('Release…');
+  await ida.sees('33 files');
+  await ida.click('Make release 1');
   await page.waitForSelector('[data-testid=match][data-complete=true]');
   const cells = await page.$$eval('[data-match]', (found) => found.map((cell) => (cell as HTMLElement).dataset.match));
   expect([cells.includes('different'), cells.filter((match) => match === 'same').length > 60]).toEqual([false, true]);
 
   expect(await page.evaluate(() => (window as unknown as { blocked: string[] }).blocked)).toEqual([]);
-  expect(errors).toEqual([]);
+  expect(ida.errors).toEqual([]);
 });

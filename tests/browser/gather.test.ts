@@ -356,6 +356,7 @@ test('a frame of the camera is frozen and looked at as a picture', async () => {
 });
 
 test('strips are rolled side by side; what is kept stays in all, colours and strips are taken, and earlier rolls come back', async () => {
+  await ida.click('Empty the catch');
   await ida.click('Generate');
   const strips = () =>
     ida.page.$$eval('li[aria-label^="Strip "]', (rows) =>

@@ -71,7 +71,7 @@ test('a swatch of the strand is dropped on a cell, and on several chosen ones', 
   await ida.drag(await ribbon('core', 4, 8), await ida.cell('surface.sunken', 'Day'));
   await rowShows('surface.sunken', 'Lamp');
   expect((await tokenOf('surface.sunken'))!.values.day).toEqual({ swatch: 'core-lamp' });
-  await (await ida.cell('border.default', 'Dusk')).click();
+  await (await ida.cell('surface.page', 'Dusk')).click();
   await ida.keys('Shift', 'ArrowDown');
   await ida.sees('2 chosen in Dusk');
   await ida.drag(await ribbon('core', 3, 8), await ida.cell('surface.panel', 'Dusk'));

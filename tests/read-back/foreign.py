@@ -67,7 +67,8 @@ def hex_list(path):
 
 
 def text_palette(path):
-    rows = [line.rstrip("\n") for line in open(path, encoding="utf-8", newline="\n")][4:]
+    lines = [line.rstrip("\n") for line in open(path, encoding="utf-8", newline="\n")][3:]
+    rows = [line for line in lines if not line.startswith("#")]
     return [[row.split("\t", 1)[1], [*map(int, row.split("\t", 1)[0].split()), 255]] for row in rows]
 
 

@@ -74,9 +74,9 @@ export const swatches: Readonly<Record<string, Reader>> = {
         const rows: Read = [];
         sheet.eachRow((row, at) => {
           if (at === 1) return;
-          const fill = row.getCell(row.cellCount).fill as { fgColor?: { argb?: string } };
-          const [name, hex] = [row.getCell(1).text, row.getCell(2).text];
-          if (fill.fgColor) expect(`#${fill.fgColor.argb!.slice(2).toLowerCase()}`).toBe(hex);
+          const fill = row.getCell(1).fill as { fgColor: { argb: string } };
+          const [name, hex] = [row.getCell(2).text, row.getCell(3).text];
+          expect(`#${fill.fgColor.argb.slice(2).toLowerCase()}`).toBe(hex);
           rows.push([name, hex]);
         });
         return pairs(rows);

@@ -165,7 +165,7 @@ test('a database of the time before snapshots is brought up to date, with what i
     ]);
     await client.query(`INSERT INTO releases VALUES ('quillhaven', 1, 1, '', $1, '[]', 'p')`, [JSON.stringify(first)]);
   });
-  expect(await migrate()).toEqual(['0004-snapshots', '0005-tokens-end']);
+  expect(await migrate()).toEqual(['0004-snapshots', '0005-tokens-end', '0006-print-profiles', '0007-caught']);
   await closeDatabase();
   for (const name of Object.keys(serverEnv(old, 'demo'))) delete process.env[name];
   const port = await testPort();
