@@ -255,7 +255,7 @@ test('a palette of the shelf is found by colour, taken and renamed; an own one i
   await ida.fill('Search the shelf', 'evening boats', false);
   await ida.page.waitForFunction(() => document.querySelectorAll('ul[aria-label="Palettes on the shelf"] li').length === 1);
   await (await ida.find('ul[aria-label="Palettes on the shelf"] button')).click();
-  await ida.sees('made by Ida: evening, boats. For the late sailings.');
+  await ida.sees('made by Breakwater: evening, boats. For the late sailings.');
   await ida.click('Take Engine heat off the shelf');
   await ida.sees('No palette on the shelf answers to this.');
   await undo();

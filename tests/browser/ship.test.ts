@@ -113,7 +113,7 @@ test('families are weighed, and leaving one out makes the file lighter', async (
     before,
   );
   expect(await total()).toBe(before - ours[0]!);
-  await ida.page.locator('[aria-label="Tokens of text"]').click();
+  await ida.page.locator('[aria-label$="tokens of text"]').click();
   await ida.page.locator('[aria-label="Ship text.code"]').click();
   await ida.sees('text.code ×');
   await ida.click('File');

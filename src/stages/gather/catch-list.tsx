@@ -133,13 +133,13 @@ function Group({ name, aliases }: Head) {
   if (name === '' || aliases) {
     return (
       <div className={css.group}>
-        <h3>{aliases ? 'Aliases, brought in as tokens that point at others' : 'Left out'}</h3>
+        <h2>{aliases ? 'Aliases, brought in as tokens that point at others' : 'Left out'}</h2>
       </div>
     );
   }
   return (
     <div className={css.group}>
-      <h3>
+      <h2>
         {route.to === 'new' ? (
           <Input
             size="xs"
@@ -153,7 +153,7 @@ function Group({ name, aliases }: Head) {
         ) : (
           name
         )}
-      </h3>
+      </h2>
       <RouteSelect
         label={`Send ${name} to`}
         route={route}

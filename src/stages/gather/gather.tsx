@@ -94,17 +94,21 @@ export function Gather() {
             </div>
           )}
           {reading !== null && <Working label="Reading" share={reading} onStop={stop} />}
-          <ul role="alert" className={css.problems}>
-            {pick.problem && <li>{pick.problem}</li>}
-            {problems.slice(0, 5).map(({ source, line, message }, at) => (
-              <li key={at}>
-                {sources.length > 1 && `${source}, `}
-                {line > 1 && `line ${line}: `}
-                {message}
-              </li>
-            ))}
-            {problems.length > 5 && <li>and {problems.length - 5} more.</li>}
-          </ul>
+          <div role="alert">
+            {(pick.problem || problems.length > 0) && (
+              <ul className={css.problems}>
+                {pick.problem && <li>{pick.problem}</li>}
+                {problems.slice(0, 5).map(({ source, line, message }, at) => (
+                  <li key={at}>
+                    {sources.length > 1 && `${source}, `}
+                    {line > 1 && `line ${line}: `}
+                    {message}
+                  </li>
+                ))}
+                {problems.length > 5 && <li>and {problems.length - 5} more.</li>}
+              </ul>
+            )}
+          </div>
         </section>
         <section className={css.catch} aria-label="The catch">
           {waiting ? (

@@ -352,7 +352,7 @@ const SwatchCell = memo(function SwatchCell({ swatch, place, words, unsaid, lead
       {...listeners}
       tabIndex={lead ? 0 : -1}
       aria-pressed={chosen}
-      aria-label={`${swatch.name}, ${hex}${swatch.locked ? ', locked' : ''}`}
+      aria-label={labelOf(swatch, hex)}
       title={words ? undefined : `${swatch.name} ${hex}`}
       data-dragging={isDragging || undefined}
       data-swatch={swatch.id}
@@ -363,6 +363,10 @@ const SwatchCell = memo(function SwatchCell({ swatch, place, words, unsaid, lead
     </button>
   );
 });
+
+function labelOf({ name, locked }: Swatch, hex: string): string {
+  return `${name}, ${hex}${locked ? ', locked' : ''}`;
+}
 
 /** How long a colour must rest before its code follows, in milliseconds: moving digits cannot be read. */
 const REST_MS = 80;
@@ -390,7 +394,11 @@ const LivePatch = memo(function LivePatch({
       patch.current!.style.background = colour.hex;
       // Nothing is written on the small ones but the mark of a lock.
       if (words || swatch.locked) patch.current!.style.color = inkOn(colour);
-      const write = () => code.current && (code.current.textContent = colour.hex);
+      const write = () => {
+        if (!code.current) return;
+        code.current.textContent = colour.hex;
+        code.current.parentElement!.setAttribute('aria-label', labelOf(swatch, colour.hex));
+      };
       clearTimeout(timer);
       if (shown === '') write();
       else timer = setTimeout(write, REST_MS);
@@ -407,14 +415,16 @@ const LivePatch = memo(function LivePatch({
   }, [store, swatch, words]);
   return (
     <>
-      <span ref={patch} className={css.patch}>
-        {words && <code className={css.place}>{place}</code>}
-        {swatch.locked && <span className={css.lock}>{words ? 'locked' : '■'}</span>}
-      </span>
+      {/* Both are drawn by the style sheet: the cell's name says the lock, and its place is where it stands. */}
+      <span
+        ref={patch}
+        className={css.patch}
+        data-place={words ? place : undefined}
+        data-lock={swatch.locked ? (words ? 'locked' : '■') : undefined}
+      />
       {words && (
         <>
-          <span className={css.name}>{swatch.name.slice(unsaid)}</span>
-          <code ref={code} className={css.hex} />
+          <span className={css.name}>{swatch.name.slice(unsaid)}</span> <code ref={code} className={css.hex} />
         </>
       )}
     </>

@@ -52,7 +52,7 @@ export function WeightView({
         {!inner && part.tokens > 1 ? (
           <button
             aria-expanded={open === part.path}
-            aria-label={`Tokens of ${part.path}`}
+            aria-label={`${part.tokens} tokens of ${part.path}`}
             onClick={() => setOpen(open === part.path ? null : part.path)}
           >
             {part.tokens}
@@ -74,7 +74,7 @@ export function WeightView({
           <tr>
             <th>Family</th>
             <th>Tokens</th>
-            <th aria-label="Share" />
+            <th>Share</th>
             {SIZES.map((size) => (
               <th key={size}>{size}</th>
             ))}

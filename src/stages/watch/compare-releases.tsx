@@ -44,7 +44,7 @@ export function CompareReleases({ releases }: { releases: readonly ReleaseSummar
           </div>
           <div>
             <h3>{files.length === 0 ? 'Every file is the same' : `${counted(files.length, 'file')} not the same`}</h3>
-            <ul className={changes.list}>
+            <ul className={changes.list} aria-label="Files" tabIndex={0}>
               {files.map(({ entry, since }) => (
                 <li key={entry.path}>
                   <code>{entry.path}</code>

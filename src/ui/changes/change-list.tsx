@@ -20,7 +20,7 @@ interface ChangeListProps {
 export function ChangeList({ before, after, theme, differences }: ChangeListProps) {
   const [then, now] = useMemo(() => [before && coloursOf(before, theme), coloursOf(after, theme)], [before, after, theme]);
   return (
-    <ul className={css.list}>
+    <ul className={css.list} aria-label="Changes" tabIndex={0}>
       {differences.slice(0, LISTED).map(({ id, kind, name, what }) => (
         <li key={id}>
           <span>{kind}</span>

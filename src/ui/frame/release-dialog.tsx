@@ -98,7 +98,7 @@ export function ReleaseDialog() {
               </section>
               <section>
                 <h3>{trial ? `${trial.files.length} files` : 'Writing the files…'}</h3>
-                <ul className={changes.list}>
+                <ul className={changes.list} aria-label="Files" tabIndex={0}>
                   {failing > 0 && (
                     <li>
                       <b>

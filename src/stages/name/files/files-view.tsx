@@ -78,7 +78,12 @@ export function FilesView() {
     }
   };
   return (
-    <section {...getRootProps()} className={css.view} data-drop={isDragActive || undefined} aria-label="Token files">
+    <section
+      {...getRootProps({ role: 'region' })}
+      className={css.view}
+      data-drop={isDragActive || undefined}
+      aria-label="Token files"
+    >
       <input {...getInputProps()} aria-label="Token files to bring in" />
       <div className={css.head}>
         <Button size="xs" disabled={!mayEdit} onClick={open}>

@@ -111,7 +111,12 @@ function Field({ field }: { field: DataField }) {
   });
   const [typed, setTyped] = useState('');
   return (
-    <section {...getRootProps()} className={css.field} data-drop={isDragActive || undefined} aria-label={field.name}>
+    <section
+      {...getRootProps({ role: 'region' })}
+      className={css.field}
+      data-drop={isDragActive || undefined}
+      aria-label={field.name}
+    >
       <input {...getInputProps()} aria-label="CSV file" />
       <div className={css.head}>
         <label>
