@@ -74,6 +74,72 @@ test('every key is told by a question mark, those of the stage first; the first 
   expect(await ida.page.evaluate(() => document.activeElement!.textContent)).toBe('Skip to Mix');
   await ida.keys('Enter');
   await ida.page.waitForFunction(() => document.activeElement?.id === 'stage');
+  // The first swatch is four keys from the top of the page.
+  await ida.page.reload();
+  await ida.find('[data-swatch]');
+  for (const key of ['Tab', 'Tab', 'Enter', 'Tab'] as const) await ida.keys(key);
+  await ida.page.waitForFunction(() => document.activeElement === document.querySelector('[data-swatch]'));
+});
+
+test('the focus never falls to nothing: after deleting, moving a row, the last undo, a list brought in, a panel folded away', async () => {
+  const focused = () =>
+    ida.page.waitForFunction(() => {
+      const { activeElement } = document;
+      return activeElement !== document.body && (activeElement!.getAttribute('aria-label') || activeElement!.id);
+    });
+  const on = async () => (await focused()).jsonValue();
+  const count = (wanted: number) =>
+    ida.page.waitForFunction((many) => document.querySelectorAll('[data-swatch]').length === many, {}, wanted);
+  await (await ida.find('[data-swatch="core-lamp"]')).click();
+  await ida.keys('d');
+  await count(9);
+  await (await ida.find('[data-swatch]:nth-child(6)')).click();
+  await ida.keys('Delete');
+  await count(8);
+  expect(await on()).toMatch(/^Buoy, #/);
+  // A button that has nothing left to do is switched off under the finger.
+  const undo = await ida.find('[aria-label=Undo]');
+  await undo.focus();
+  for (let n = 0; n < 2; n++) await ida.keys('Enter');
+  await ida.page.waitForFunction(() => document.querySelector('[aria-label=Undo]')!.matches(':disabled'));
+  expect(await on()).toBe('Redo');
+  // Rows, moved by their buttons.
+  await ida.click('Trainer 16');
+  for (const place of [1, 2]) {
+    await (await ida.find(`[data-swatch]:nth-child(${place})`)).click();
+    await ida.keys('w');
+  }
+  const label = 'Move row Row down';
+  await (await ida.find(`[aria-label="${label}"]`)).focus();
+  const start = await ida.page.$eval('[data-swatch]', (swatch) => swatch.getAttribute('data-swatch'));
+  await ida.keys('Enter');
+  await ida.page.waitForFunction(
+    (was) => document.querySelector('[data-swatch]')!.getAttribute('data-swatch') !== was,
+    {},
+    start,
+  );
+  expect(await on()).toBe(label);
+  // A list brought in: its stage goes, and the next has the focus.
+  await ida.stage('Gather');
+  await (await ida.find('textarea[aria-label="Text with colours"]')).focus();
+  await ida.page.keyboard.type('Dusk #3c4a6b');
+  const bring = await ida.find('button[type=submit]:not([disabled])');
+  await bring.focus();
+  await ida.keys('Enter');
+  await ida.page.waitForSelector('main[data-stage=mix] [data-swatch]');
+  expect(await on()).toBe('stage');
+  // The strand, folded out on a small page and away again.
+  await ida.page.setViewport({ width: 390, height: 844 });
+  await (await ida.find('[aria-controls=strand]')).focus();
+  await ida.keys('Enter');
+  await (await ida.find('#strand li button')).focus();
+  await ida.keys('Escape');
+  expect(await on()).toBe('stage');
+  await ida.page.setViewport({ width: 1280, height: 800 });
+  for (let n = 0; n < 4; n++) {
+    await ida.blur();
+    await ida.keys('Control', 'z');
+  }
 });
 
 test('a deleted swatch leaves its colour with its tokens, and says so', async () => {

@@ -73,6 +73,11 @@ export function Grid({ palette }: { palette: Palette }) {
     getScrollElement: () => scroller.current,
     estimateSize: (at) => ('head' in lines[at]! ? HEAD_HEIGHT : lineHeight),
     overscan: 3,
+    // A row's head goes along with its row, and with it the focus of whoever moves it.
+    getItemKey: (at) => {
+      const line = lines[at]!;
+      return 'head' in line ? `row ${line.head.label}` : at;
+    },
   });
   // Lines keep the heights they were drawn with until told otherwise.
   useEffect(() => virtual.measure(), [virtual, lineHeight, lines]);
@@ -125,6 +130,8 @@ export function Grid({ palette }: { palette: Palette }) {
           style={{ height: Math.min(total, TALLEST) + 12 }}
           onKeyDown={onKey}
           role="group"
+          id="swatches"
+          tabIndex={-1}
           aria-label={`Swatches of ${palette.name}`}
         >
           <div style={{ height: total, position: 'relative', margin: '0 -6px' }}>
@@ -204,6 +211,11 @@ function useGridKeys(
 ) {
   const store = useBrandStore();
   const mayEdit = useMayEdit();
+  const keepOn = (id: string) => {
+    reveal(id);
+    // The cell may be drawn only now that it is in sight, or in another line.
+    requestAnimationFrame(() => scroller.current?.querySelector<HTMLElement>(`[data-swatch="${id}"]`)?.focus());
+  };
   return (event: KeyboardEvent) => {
     // While something is carried with keys, they are not ours.
     if (document.querySelector('[data-dragging]') || !(event.target as HTMLElement).matches('[data-swatch]')) return;
@@ -229,12 +241,10 @@ function useGridKeys(
           by > 0 ? swatches.findLastIndex(({ id }) => moving.includes(id)) : swatches.findIndex(({ id }) => moving.includes(id));
         const command =
           mayEdit && swatches[edge + by] && moveSwatches(palette, moving, swatches[edge]!.id, swatches[edge + by]!.id);
-        if (command) run(command);
+        if (command && run(command)) keepOn(swatches[from]!.id);
       } else {
         select(event.shiftKey ? choice(to.id, [...all.map(({ id }) => id), to.id]) : { swatch: to.id });
-        reveal(to.id);
-        // The cell may be drawn only now that it is in sight.
-        requestAnimationFrame(() => scroller.current?.querySelector<HTMLElement>(`[data-swatch="${to.id}"]`)?.focus());
+        keepOn(to.id);
       }
     } else return;
     event.preventDefault();

@@ -59,6 +59,11 @@ export function Frame({ surround, guideHidden, children }: { surround: Surround;
       <a className={css.skip} href="#stage">
         Skip to {stageName}
       </a>
+      {stage === 'mix' && (
+        <a className={css.skip} href="#swatches">
+          Skip to the swatches
+        </a>
+      )}
       <Header
         surround={preferences.surround}
         onSurround={(chosen) => prefer({ surround: chosen })}
