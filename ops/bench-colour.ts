@@ -1,6 +1,7 @@
 /** The colour core against general-purpose colour libraries on equal input, all in one run: ratios count, not times. */
 import Color from 'colorjs.io';
 import { converter, differenceCiede2000, formatHex, parse, toGamut, type Hsv, type Lab65 } from 'culori';
+import { atLeast } from './bench-aims';
 import { ciede2000, differences } from '../src/core/colour/difference';
 import { bytesToOklch, hexToOklch, oklchToBytes, oklchToHex } from '../src/core/colour/eight-bit';
 import { showOklch } from '../src/core/colour/gamut';
@@ -16,7 +17,11 @@ const RUNS = 7;
 interface Row {
   readonly what: string;
   readonly own: () => number;
-  readonly others: readonly { readonly name: string; readonly run: () => number }[];
+  readonly others: readonly {
+    readonly name: string;
+    readonly run: () => number;
+    /** So many times as fast is the aim. */ readonly aim: number;
+  }[];
 }
 
 /** Numbers from 0 up to 1, the same at every run. Linear congruence of Numerical Recipes. */
@@ -70,7 +75,7 @@ const ROWS: readonly Row[] = [
       }
       return hexes.length;
     },
-    others: [{ name: 'culori', run: culoriThereAndBack }],
+    others: [{ name: 'culori', run: culoriThereAndBack, aim: 3 }],
   },
   {
     what: 'bytes to OKLCH and back, typed arrays',
@@ -79,14 +84,14 @@ const ROWS: readonly Row[] = [
       oklchToBytes(numbersOf, bytesBack);
       return hexes.length;
     },
-    others: [{ name: 'culori’s strings', run: culoriThereAndBack }],
+    others: [{ name: 'culori’s strings', run: culoriThereAndBack, aim: 8 }],
   },
   {
     what: 'ΔE2000 of two Lab colours',
     own: () => pairs(labs, ciede2000),
     others: [
-      { name: 'culori', run: () => pairs(culoriLabs, culoriDifference) },
-      { name: 'colorjs.io', run: () => pairs(colorjsLabs, (one, two) => one.deltaE(two, '2000')) },
+      { name: 'culori', run: () => pairs(culoriLabs, culoriDifference), aim: 2.5 },
+      { name: 'colorjs.io', run: () => pairs(colorjsLabs, (one, two) => one.deltaE(two, '2000')), aim: 10 },
     ],
   },
   {
@@ -98,6 +103,7 @@ const ROWS: readonly Row[] = [
     others: [
       {
         name: 'culori',
+        aim: 20,
         run: () => {
           for (const [l, c, h] of vivid) culoriToGamut({ mode: 'oklch', l, c, h });
           return vivid.length;
@@ -105,6 +111,7 @@ const ROWS: readonly Row[] = [
       },
       {
         name: 'colorjs.io',
+        aim: 20,
         run: () => {
           const some = vivid.slice(0, 400);
           for (const [l, c, h] of some) new Color('oklch', [l, c, h]).toGamut({ space: 'srgb', method: 'css' });
@@ -130,7 +137,11 @@ function speed(run: () => number): number {
 export function colourTable(): string {
   const lines = ROWS.map(({ what, own, others }) => {
     const fast = speed(own);
-    const compared = others.map(({ name, run }) => `${(fast / speed(run)).toFixed(1)} x ${name}`);
+    const compared = others.map(({ name, run, aim }) => {
+      const times = fast / speed(run);
+      atLeast(aim, 'x', `${what}: times as fast as ${name}`, times);
+      return `${times.toFixed(1)} x ${name}`;
+    });
     return `| ${what} | ${(fast / 1e6).toFixed(2)} million a second | ${compared.join(', ')} |`;
   });
   return [

@@ -1,87 +1,31 @@
 /**
- * Measures what people feel: how long the main thread works on each frame while a slider is dragged over a palette with
- * live previews. Prints the table that stands in docs/performance.md. Times depend on the machine; a control of the same
- * run (moving the mouse over nothing) is there to compare with.
+ * Measures everything that has an aim, part after part, each in a process of its own so that none finds another's memory. Each
+ * part prints its tables, which stand in docs/performance.md; at the end comes one table of all that was measured against its aim.
+ *   npm run bench [part ...]   some parts only
  */
-import { readFileSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { ElementHandle, Page } from 'puppeteer-core';
-import sharp from 'sharp';
-import { colourTable } from './bench-colour';
-import { extractionTable, worstOfBadFiles } from './bench-readers';
-import { onPage, quantile } from './bench-page';
-import { photograph } from '../tests/photograph';
-import { frameTimes, longestTask } from './frame-times';
+import { AIMS_FILE, aimsTable } from './bench-aims';
 
-const MOVES = 240;
+const PARTS = ['core', 'drag', 'load', 'tokens', 'ship', 'heavy'];
 
-process.stdout.write(`${await extractionTable()}\n${await worstOfBadFiles()}\n${colourTable()}\n`);
+const wanted = process.argv.slice(2);
+const unknown = wanted.find((part) => !PARTS.includes(part));
+if (unknown) throw new Error(`There is no part “${unknown}”; npm run bench [${PARTS.join('|')}]`);
 
-const demo = JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')) as { palettes: object[] };
-const swatches = Array.from({ length: 128 }, (_, at) => ({
-  id: `w${at}`,
-  name: `Wave ${at + 1}`,
-  value: `oklch(${(0.25 + (at % 16) * 0.042).toFixed(3)} 0.09 ${at * 2.8})`,
-  locked: false,
-}));
-demo.palettes.push({ id: 'wide', name: 'Bench 128', kind: 'loose', swatches });
-await onPage(demo, async (page, folder) => {
-  await page.waitForSelector('[data-swatch]');
-  const rows: string[] = [];
-  for (const name of ['Trainer 16', 'Bench 128']) {
-    await page.locator(`::-p-xpath(//nav//button[contains(., "${name}")])`).click();
-    await page.waitForFunction((title) => document.querySelector<HTMLInputElement>('h1 input')?.value === title, {}, name);
-    await (await page.$$('[data-swatch]'))[3]!.click();
-    const idle = await frameTimes(page, MOVES, (at) => page.mouse.move(650 + (at % 60), 790));
-    const control = quantile(idle, 0.5).toFixed(1);
-    for (const tool of ['Tune', 'Adjust']) {
-      await page.locator(`::-p-xpath(//button[@role="tab"][.="${tool}"])`).click();
-      const busy = await dragged(page, `section[aria-label=${tool}] input[type=range]`);
-      const what = tool === 'Tune' ? 'one swatch tuned' : 'all adjusted';
-      rows.push(`| ${name}, ${what} | ${busy.length} | ${cell(busy, 0.5)} | ${cell(busy, 0.95)} | ${control} |`);
-    }
-    await page.locator('::-p-xpath(//button[@role="tab"][.="Tune"])').click();
-  }
-  const large = join(folder, 'photograph.jpg');
-  const { data, width, height } = photograph(4_000, 3_000);
-  await sharp(data, { raw: { width, height, channels: 4 } })
-    .jpeg({ quality: 90 })
-    .toFile(large);
-  await page.locator('::-p-xpath(//nav[@aria-label="Stages"]//a[contains(., "Gather")])').click();
-  const input = (await page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
-  const found = () => page.waitForFunction(() => document.body.innerText.includes('8 in the catch'), { timeout: 60_000 });
-  // A first picture, so that drawing the panel for the first time is not taken for work on the large one.
-  await input.uploadFile('demo/gather/harbour-at-dusk.jpg');
-  await found();
-  await page.locator('::-p-xpath(//button[contains(., "Empty the catch")])').click();
-  let took = 0;
-  const longest = await longestTask(page, async () => {
-    const started = performance.now();
-    await input.uploadFile(large);
-    await found();
-    took = performance.now() - started;
+const folder = mkdtempSync(join(tmpdir(), 'breakwater-aims-'));
+const file = join(folder, 'aims');
+writeFileSync(file, '');
+const failed: string[] = [];
+for (const part of wanted.length > 0 ? wanted : PARTS) {
+  const { status } = spawnSync(process.execPath, ['--import', 'tsx', `ops/bench-${part}.ts`], {
+    stdio: 'inherit',
+    env: { ...process.env, [AIMS_FILE]: file },
   });
-  process.stdout.write(
-    `A photograph of 12 megapixels in the page: ${(took / 1000).toFixed(1)} s from upload to catch; the longest task of the main thread ${longest.toFixed(0)} ms.\n`,
-  );
-  process.stdout.write(
-    `\n| palette | frames | median, ms | 95th percentile, ms | control: mouse over nothing, median ms |\n|---|---|---|---|---|\n${rows.join('\n')}\n`,
-  );
-});
-
-/** Frame times while the first slider found is dragged to and fro. */
-async function dragged(page: Page, slider: string): Promise<number[]> {
-  const found = (await page.waitForSelector(slider, { visible: true }))!;
-  await found.evaluate((element) => element.scrollIntoView({ block: 'center' }));
-  const box = (await found.boundingBox())!;
-  const [x, y, reach] = [box.x + box.width / 2, box.y + box.height / 2, Math.min(140, box.width / 2 - 8)];
-  await page.mouse.move(x, y);
-  await page.mouse.down();
-  const times = await frameTimes(page, MOVES, (at) => page.mouse.move(x + reach * Math.sin(at / 12), y));
-  await page.mouse.up();
-  return times;
+  if (status !== 0) failed.push(part);
 }
-
-function cell(values: readonly number[], share: number): string {
-  return quantile(values, share).toFixed(1);
-}
+process.stdout.write(`\n${aimsTable(file)}\n`);
+rmSync(folder, { recursive: true });
+if (failed.length > 0) throw new Error(`Not measured to the end: ${failed.join(', ')}.`);

@@ -111,7 +111,7 @@ function useSwatchActs(palette: Palette, { lead, all }: Chosen, name: () => void
   };
   return [
     { label: 'Add', key: MIX_KEYS.add, needs: 'nothing', run: () => create(insertSwatch(palette, null)) },
-    { label: 'Insert before', key: MIX_KEYS.insert, needs: 'one', run: () => lead && create(insertSwatch(palette, lead.id)) },
+    { label: 'Insert', key: MIX_KEYS.insert, needs: 'one', run: () => lead && create(insertSwatch(palette, lead.id)) },
     {
       label: 'Duplicate',
       key: MIX_KEYS.duplicate,

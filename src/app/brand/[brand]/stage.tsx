@@ -49,12 +49,23 @@ export function Stage() {
   useEffect(() => {
     // All there is, so that going to any stage needs no server, not even the first time.
     const fetchRest = () => void Promise.allSettled([...Object.values(PARTS), loadFormats].map((load) => load()));
-    if (!('requestIdleCallback' in window)) {
-      const timer = setTimeout(fetchRest, 1_000);
-      return () => clearTimeout(timer);
-    }
-    const idle = requestIdleCallback(fetchRest, { timeout: 3_000 });
-    return () => cancelIdleCallback(idle);
+    let cancel = () => {};
+    // Only once everything that the page needs now has come, and the browser rests.
+    const whenAtRest = () => {
+      if ('requestIdleCallback' in window) {
+        const idle = requestIdleCallback(fetchRest, { timeout: 3_000 });
+        cancel = () => cancelIdleCallback(idle);
+      } else {
+        const timer = setTimeout(fetchRest, 1_000);
+        cancel = () => clearTimeout(timer);
+      }
+    };
+    if (document.readyState === 'complete') whenAtRest();
+    else window.addEventListener('load', whenAtRest, { once: true });
+    return () => {
+      window.removeEventListener('load', whenAtRest);
+      cancel();
+    };
   }, []);
   const { tokens, palettes } = useBrandStore().getState().brand;
   const isLarge = palettes.reduce((sum, { swatches }) => sum + swatches.length, tokens.length) > DRAWN_BY_SERVER;
