@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { ElementHandle } from 'puppeteer-core';
 import type { Palette, Swatch } from '@/core/brand/document';
+import { contrastRatio } from '@/core/colour/contrast';
 import { readColour } from '@/core/colour/read';
 import { names, openMix, type Mix } from './mixer';
 
@@ -167,3 +168,81 @@ async function waitForFile(path: string): Promise<void> {
     }
   }
 }
+
+test('a palette says what it is for and who made it, and is found by that', async () => {
+  await ida.stage('Mix');
+  await mix.open('Deck paint');
+  await ida.menu('Palette', 'Note and maker…');
+  await ida.fill('Note', 'From hull red to hatch grey, for anything that rusts', false);
+  await ida.fill('Made by', 'Paint shop', false);
+  await ida.fill('Link', 'javascript:alert(1)', false);
+  await ida.page.waitForFunction(() => document.querySelector('[role=dialog] button[type=submit]')!.matches(':disabled'));
+  await ida.fill('Link', 'https://paint.example/decks', false);
+  await ida.click('Save');
+  await ida.sees('From hull red to hatch grey');
+  const link = await ida.find('main a[href="https://paint.example/decks"]');
+  expect(await link.evaluate((found) => [found.getAttribute('rel'), found.textContent])).toEqual([
+    'noreferrer noopener',
+    'Paint shop',
+  ]);
+  expect(await mix.kept('Deck paint')).toMatchObject({
+    note: 'From hull red to hatch grey, for anything that rusts',
+    maker: { name: 'Paint shop', link: 'https://paint.example/decks' },
+  });
+  const shown = () => ida.texts('nav[aria-label=Palettes] li button');
+  await ida.fill('Search palettes', 'rusts paint', false);
+  await ida.page.waitForFunction(() => document.querySelectorAll('nav[aria-label=Palettes] li').length === 1);
+  expect((await shown())[0]).toMatch(/^Deck paint/);
+  await ida.fill('Search palettes', 'no such thing', false);
+  await ida.sees('No palette says “no such thing”.');
+  await ida.keys('Escape');
+  await ida.page.waitForFunction(() => document.querySelectorAll('nav[aria-label=Palettes] li').length > 4);
+});
+
+test('chosen swatches become a group of tokens in one step, by a key, and go in one undo', async () => {
+  await mix.open('Deck paint');
+  const before = (await (await mix.visitor()).send('GET', '/api/brands/quillhaven')).body.brand.tokens.length;
+  const { swatches } = await mix.kept('Deck paint');
+  await (await mix.cell(swatches[0]!.name)).click();
+  await ida.keys('Shift', 'ArrowRight');
+  await ida.keys('k');
+  await ida.fill('Group', 'paint', false);
+  await ida.click('Make tokens');
+  await ida.sees('2 tokens in paint.');
+  await ida.page.waitForSelector('main[data-stage=name] [data-token^="paint."]');
+  await mix.kept('Deck paint');
+  const made = (await (await mix.visitor()).send('GET', '/api/brands/quillhaven')).body.brand.tokens.slice(before);
+  expect(made.map(({ values }: { values: object }) => Object.values(values)[0])).toEqual(
+    swatches.slice(0, 2).map(({ id }) => ({ swatch: id })),
+  );
+  await mix.undo();
+  await mix.kept('Deck paint');
+  expect((await (await mix.visitor()).send('GET', '/api/brands/quillhaven')).body.brand.tokens).toHaveLength(before);
+  await ida.stage('Mix');
+});
+
+test('near-black on ink and near-white on paper have an edge in the plot of lightness', async () => {
+  const ink = 'oklch(0.22 0 0)';
+  await (
+    await mix.visitor()
+  ).change([
+    {
+      do: 'palette.add',
+      palette: {
+        id: 'ends',
+        name: 'Ends',
+        kind: 'loose',
+        swatches: [ink, '#f1f1f1'].map((value, at) => ({ id: `end${at}`, name: `End ${at}`, value, locked: false })),
+      },
+      before: null,
+    },
+  ]);
+  await mix.open('Ends');
+  await ida.blur();
+  const bars = await ida.page.$$eval('main .recharts-bar rect', (found) =>
+    found.map((bar) => [getComputedStyle(bar).fill, getComputedStyle(bar).stroke]),
+  );
+  expect(bars).toHaveLength(2);
+  // The edge as it is seen upon its bar: 1.5 to 1 is seen as a line.
+  for (const [fill, stroke] of bars) expect(contrastRatio(readColour(stroke!)!, readColour(fill!)!)).toBeGreaterThan(1.5);
+});

@@ -256,6 +256,20 @@ test('names are checked against a convention and mended at once', async () => {
   await view('Tokens');
 });
 
+test('what is deleted for good measure is asked for by what it is, and kept by a press', async () => {
+  const before = await kept();
+  await view('Tidy');
+  const all = await ida.find('::-p-xpath(//main//section//button[starts-with(., "Delete all")])');
+  await all.click();
+  const dialog = await ida.find('[role=alertdialog]');
+  const words = await dialog.evaluate((shown) => (shown as HTMLElement).innerText);
+  expect(words).toMatch(/^Delete \d+ .*\?[\s\S]*One undo brings all of them back\./);
+  await ida.click('Keep them');
+  await ida.page.waitForFunction(() => !document.querySelector('[role=alertdialog]'));
+  expect((await kept()).palettes).toEqual(before.palettes);
+  await view('Tokens');
+});
+
 test('a group renamed by Enter is renamed, and nothing else is said; signs before a value are explained', async () => {
   await ida.page.locator('[data-grip="group:border"]').click({ count: 2 });
   const field = await ida.find('input[aria-label="Path of border"]');

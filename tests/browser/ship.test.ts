@@ -1,7 +1,10 @@
 /** Ship with mouse and keyboard: what reads it, its options, what it weighs, templates, what has changed since a release. */
 import { createHash } from 'node:crypto';
 import { unzipSync } from 'fflate';
-import type { Browser } from 'puppeteer-core';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Browser, ElementHandle } from 'puppeteer-core';
 import { startTestServer, type TestServer } from '../test-server';
 import { arrived, launch, Person } from './browser';
 
@@ -225,4 +228,36 @@ test('one file and all of them are downloaded, each as its hash says', async () 
   const manifest = JSON.parse(new TextDecoder().decode(zip['manifest.json'])) as { files: { path: string; sha256: string }[] };
   expect(manifest.files.length).toBeGreaterThan(33);
   for (const { path, sha256 } of manifest.files) expect(createHash('sha256').update(zip[path]!).digest('hex')).toBe(sha256);
+});
+
+test('a logo and a printing condition are given to the brand sheet; the readout tells what is printed', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'breakwater-ship-'));
+  const give = async (label: string, name: string, content: string) => {
+    writeFileSync(join(folder, name), content);
+    const input = (await ida.page.waitForSelector(`input[aria-label="${label}"]`)) as ElementHandle<HTMLInputElement>;
+    await input.uploadFile(join(folder, name));
+  };
+  await ida.click('Brand sheet');
+  await give('Logo', 'mark.svg', 'no drawing at all');
+  await ida.sees('PNG or SVG');
+  const drawing = '<script>document.title = "ran"</script><rect width="40" height="10" fill="#006871"/>';
+  await give('Logo', 'mark.svg', `<svg xmlns="http://www.w3.org/2000/svg" width="40" height="10">${drawing}</svg>`);
+  const logo = await ida.find('img[alt="mark.svg"], img[alt="mark"]');
+  expect(await logo.evaluate((image) => (image as HTMLImageElement).src)).toMatch(/\/pictures\/[0-9a-f]{64}$/);
+  await give('ICC profile', 'press.icc', 'no profile at all');
+  await ida.sees('This is no ICC profile of a printing condition');
+  const condition = await ida.find('::-p-xpath(//label[starts-with(., "Printing condition")]//select)');
+  const names = await condition.evaluate((list) => [...(list as HTMLSelectElement).options].map(({ text }) => text));
+  expect(names).toEqual(['none: CMYK is a hint', expect.any(String), ...names.slice(2, -1), 'an ICC profile of a file…']);
+  await condition.select(names[1]!);
+  await ida.page.waitForFunction(
+    (name) => document.querySelector('label select')!.closest('main')!.textContent!.includes(name),
+    {},
+    names[1]!,
+  );
+  await ida.stage('Mix');
+  await (await ida.find('[data-swatch]')).click();
+  const told = await ida.find('[data-testid=print]');
+  expect(await told.evaluate((line) => (line as HTMLElement).innerText)).toMatch(/\d+ % ink, ΔE \d+\.\d, by /);
+  await ida.stage('Ship');
 });
