@@ -51,7 +51,7 @@ await onPage(demo, async (page, folder) => {
     .jpeg({ quality: 90 })
     .toFile(large);
   await page.locator('::-p-xpath(//nav[@aria-label="Stages"]//a[contains(., "Gather")])').click();
-  const input = (await page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
+  const input = (await page.waitForSelector('[data-testid=files]')) as ElementHandle<HTMLInputElement>;
   const found = () => page.waitForFunction(() => document.body.innerText.includes('8 in the catch'), { timeout: 60_000 });
   // A first picture, so that drawing the panel for the first time is not taken for work on the large one.
   await input.uploadFile('demo/gather/harbour-at-dusk.jpg');
