@@ -18,9 +18,9 @@ beforeAll(async () => {
   await ida.stage('Ship');
 });
 afterAll(async () => {
-  expect(ida.errors).toEqual([]);
   await browser.close();
   await server.close();
+  expect(ida.errors).toEqual([]);
 });
 
 /** The text of the file that is shown, as much of it as is drawn. */
@@ -251,7 +251,7 @@ test('a logo and a printing condition are given to the brand sheet; the readout 
   expect(names).toEqual(['none: CMYK is a hint', expect.any(String), ...names.slice(2, -1), 'an ICC profile of a file…']);
   await condition.select(names[1]!);
   await ida.page.waitForFunction(
-    (name) => document.querySelector('label select')!.closest('main')!.textContent!.includes(name),
+    (name) => [...document.querySelectorAll<HTMLSelectElement>('main select')].some(({ value }) => value === name),
     {},
     names[1]!,
   );

@@ -6,6 +6,7 @@ import { download } from '@/ui/download';
 import { tell } from '@/ui/notices';
 import { PrintCondition } from './print-condition';
 import { SheetLogo } from './sheet-logo';
+import { SheetPage } from './sheet-page';
 import css from './ship.module.css';
 
 type Form = 'pdf' | 'html' | 'svg' | 'png';
@@ -120,10 +121,10 @@ export function SheetView() {
       <ol className={css.pages}>
         {outline.parts.map((part, at) => {
           const title = `Page ${at + 1}: ${PART_TITLES[part]}`;
+          const page = `${address('svg', at + 1)}&of=${seq}`;
           return (
             <li key={at}>
-              {/* eslint-disable-next-line @next/next/no-img-element -- a drawing of this server, which cannot be made smaller */}
-              <img src={`${address('svg', at + 1)}&of=${seq}`} alt={title} loading="lazy" />
+              <SheetPage key={page} address={page} title={title} />
               <div className={css.buttons}>
                 {title}
                 {(['svg', 'png'] as const).map((as) => (
