@@ -81,6 +81,15 @@ test('every key is told by a question mark, those of the stage first; the first 
   await ida.page.waitForFunction(() => document.activeElement === document.querySelector('[data-swatch]'));
 });
 
+test('a page fetches the code of the stage that is shown, and that of the others when it rests', async () => {
+  await ida.page.reload({ waitUntil: 'load' });
+  await ida.page.waitForFunction(() => {
+    const [{ loadEventStart }] = performance.getEntriesByType('navigation') as [PerformanceNavigationTiming];
+    const scripts = performance.getEntriesByType('resource').filter(({ name }) => name.endsWith('.js'));
+    return scripts.filter(({ startTime }) => startTime > loadEventStart).length > 5;
+  });
+});
+
 test('the focus never falls to nothing: after deleting, moving a row, the last undo, a list brought in, a panel folded away', async () => {
   const focused = () =>
     ida.page.waitForFunction(() => {

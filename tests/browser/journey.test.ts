@@ -148,6 +148,10 @@ test('prove: the failing pair comes first and is mended by its proposal', async 
   await ida.find('[data-pair]');
   expect(await ida.page.$eval('[data-pair]', (pair) => (pair as HTMLElement).dataset.passes)).toBe('false');
   expect(await failing()).toContain('Night bridge/text.quiet/surface.panel');
+  // What is measured and what is left out is told.
+  expect(await ida.page.$eval('main', ({ innerText }) => innerText)).toMatch(
+    /Measured: \d+ tokens of the role text, each on what it is set on[\s\S]*Left out: \d+ tokens that are neither text nor under one/,
+  );
   await ida.click('Use it for text.quiet in Night bridge');
   await ida.page.waitForFunction(() => !document.querySelector('[data-pair^="Night bridge/text.quiet/"][data-passes=false]'));
   expect(await failing()).not.toContain('Night bridge/text.quiet/surface.panel');
