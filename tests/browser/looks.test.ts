@@ -204,7 +204,7 @@ test('the surround and the hidden guide are remembered; the guide can be called 
       document.body.innerText.includes('Hide the guide'),
     ]),
   ).toEqual(['ink', false]);
-  await ida.click('Show the guide');
+  await ida.page.locator('::-p-xpath(//footer//button[.="Show the guide"])').click();
   await ida.sees('From a list of colours to screens proved identical');
 });
 
