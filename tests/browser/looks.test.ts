@@ -1,7 +1,7 @@
 /** Every stage in every surround: readable, without errors; and the page answers whatever is pasted into it. */
 import { readFileSync } from 'node:fs';
 import type { Browser, ElementHandle } from 'puppeteer-core';
-import { startTestServer, type TestServer } from '../test-server';
+import { startTestServer, Visitor, type TestServer } from '../test-server';
 import { launch, Person } from './browser';
 import { clipped } from './clipped';
 
@@ -189,6 +189,30 @@ test('on a phone the strand and the readout fold away and come back by a press',
   expect(await clipped(ida.page)).toEqual([]);
   await ida.keys('Escape');
   expect(await isSeen('strand')).toBe(false);
+  await ida.page.setViewport({ width: 1280, height: 800 });
+});
+
+test('on a phone the match report is scrolled within itself, and no word stands upon another', async () => {
+  const { seq } = (await (await Visitor.demo(server, 'ida')).send('GET', '/api/brands/quillhaven')).body;
+  await (await Visitor.demo(server, 'ida')).send('POST', '/api/brands/quillhaven/releases', { seq, note: '' });
+  await ida.page.setViewport({ width: 390, height: 844 });
+  await ida.blur();
+  await ida.keys('6');
+  await ida.page.waitForSelector('[data-testid=match][data-complete=true]');
+  expect(await clipped(ida.page)).toEqual([]);
+  const over = await ida.page.$$eval('[data-testid=match] figcaption a, [data-testid=match] tr:first-child td', (parts) => {
+    const boxes = parts.map((part) => {
+      const range = document.createRange();
+      range.selectNodeContents(part);
+      return range.getBoundingClientRect();
+    });
+    return boxes.filter((one, at) =>
+      boxes
+        .slice(at + 1)
+        .some((two) => one.left < two.right && two.left < one.right && one.top < two.bottom && two.top < one.bottom),
+    ).length;
+  });
+  expect(over).toBe(0);
   await ida.page.setViewport({ width: 1280, height: 800 });
 });
 
