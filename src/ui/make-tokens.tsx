@@ -1,4 +1,4 @@
-import { Button, CloseButton, Dialog, Field, Input, Portal } from '@chakra-ui/react';
+import { Field, Input } from '@chakra-ui/react';
 import { useState } from 'react';
 import { slug } from '@/core/base/words';
 import { TokenPath, type Palette, type Swatch } from '@/core/brand/document';
@@ -7,6 +7,7 @@ import { tokensOfSwatches } from '@/core/brand/tokens-of-swatches';
 import { useBrand } from './brand-context';
 import { tell } from './notices';
 import { useGoTo } from './stage-link';
+import { FormDialog } from './form-dialog';
 
 interface MakeTokensProps {
   readonly palette: Palette;
@@ -32,45 +33,21 @@ export function MakeTokens({ palette, swatches, name, onClose }: MakeTokensProps
     goTo('name');
   };
   return (
-    <Dialog.Root open onOpenChange={({ open }) => !open && onClose()} placement="center">
-      <Portal>
-        <Dialog.Backdrop />
-        <Dialog.Positioner>
-          <Dialog.Content asChild>
-            <form
-              onSubmit={(event) => {
-                event.preventDefault();
-                if (!problem) make();
-              }}
-            >
-              <Dialog.Header>
-                <Dialog.Title>
-                  {swatches.length} {swatches.length === 1 ? 'token' : 'tokens'} of {name}
-                </Dialog.Title>
-              </Dialog.Header>
-              <Dialog.Body>
-                <Field.Root invalid={problem !== null}>
-                  <Field.Label>Group</Field.Label>
-                  <Input size="sm" fontFamily="mono" value={group} autoFocus onChange={({ target }) => setGroup(target.value)} />
-                  <Field.HelperText>
-                    Each is named after its swatch, such as {group.trim()}.{slug(swatches[0]!.name)}, and points at it in every
-                    theme.
-                  </Field.HelperText>
-                  <Field.ErrorText>{problem}</Field.ErrorText>
-                </Field.Root>
-              </Dialog.Body>
-              <Dialog.Footer>
-                <Button type="submit" disabled={problem !== null}>
-                  Make tokens
-                </Button>
-              </Dialog.Footer>
-              <Dialog.CloseTrigger asChild>
-                <CloseButton size="sm" />
-              </Dialog.CloseTrigger>
-            </form>
-          </Dialog.Content>
-        </Dialog.Positioner>
-      </Portal>
-    </Dialog.Root>
+    <FormDialog
+      title={`${swatches.length} ${swatches.length === 1 ? 'token' : 'tokens'} of ${name}`}
+      act="Make tokens"
+      disabled={problem !== null}
+      onAct={make}
+      onClose={onClose}
+    >
+      <Field.Root invalid={problem !== null}>
+        <Field.Label>Group</Field.Label>
+        <Input size="sm" fontFamily="mono" value={group} autoFocus onChange={({ target }) => setGroup(target.value)} />
+        <Field.HelperText>
+          Each is named after its swatch, such as {group.trim()}.{slug(swatches[0]!.name)}, and points at it in every theme.
+        </Field.HelperText>
+        <Field.ErrorText>{problem}</Field.ErrorText>
+      </Field.Root>
+    </FormDialog>
   );
 }

@@ -1,4 +1,4 @@
-import { Button, CloseButton, Dialog, Field, Input, NativeSelect, Portal, Textarea } from '@chakra-ui/react';
+import { Field, Input, NativeSelect, Textarea } from '@chakra-ui/react';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Palette } from '@/core/brand/document';
@@ -9,6 +9,7 @@ import { tell } from './notices';
 import { request } from './request';
 import { ribbon } from './ribbon';
 import css from './put-on-shelf.module.css';
+import { FormDialog } from './form-dialog';
 
 const SHELF_KIND: Record<Palette['kind'], ShelfKind> = {
   brand: 'interface',
@@ -66,78 +67,61 @@ export function PutOnShelf({ open, onOpen }: { open: boolean; onOpen: (open: boo
   };
   if (!palette) return null;
   return (
-    <Dialog.Root open={open} onOpenChange={(change) => onOpen(change.open)} placement="center">
-      <Portal>
-        <Dialog.Backdrop />
-        <Dialog.Positioner>
-          <Dialog.Content>
-            <Dialog.Header>
-              <Dialog.Title>Put a palette on the shelf</Dialog.Title>
-            </Dialog.Header>
-            <Dialog.Body className={css.put}>
-              <i style={{ background: ribbon(palette.swatches.map(({ value }) => value)) }} />
-              <Field.Root>
-                <Field.Label>Palette</Field.Label>
-                <NativeSelect.Root size="sm">
-                  <NativeSelect.Field value={palette.id} onChange={(event) => setChosen(event.target.value)}>
-                    {palettes.map((palette) => (
-                      <option key={palette.id} value={palette.id}>
-                        {palette.name}
-                      </option>
-                    ))}
-                  </NativeSelect.Field>
-                  <NativeSelect.Indicator />
-                </NativeSelect.Root>
-              </Field.Root>
-              <Field.Root>
-                <Field.Label>Kind</Field.Label>
-                <NativeSelect.Root size="sm">
-                  <NativeSelect.Field
-                    value={kind ?? SHELF_KIND[palette.kind]}
-                    onChange={(event) => setKind(event.target.value as ShelfKind)}
-                  >
-                    {SHELF_KINDS.map((kind) => (
-                      <option key={kind}>{kind}</option>
-                    ))}
-                  </NativeSelect.Field>
-                  <NativeSelect.Indicator />
-                </NativeSelect.Root>
-              </Field.Root>
-              <Field.Root>
-                <Field.Label>Made by</Field.Label>
-                <Input
-                  size="sm"
-                  value={maker}
-                  maxLength={120}
-                  onChange={(event) => setTyped({ ...typed, maker: event.target.value })}
-                />
-              </Field.Root>
-              <Field.Root>
-                <Field.Label>Tags</Field.Label>
-                <Input size="sm" placeholder="calm, maps" value={tags} onChange={(event) => setTags(event.target.value)} />
-              </Field.Root>
-              <Field.Root>
-                <Field.Label>Note</Field.Label>
-                <Textarea
-                  size="sm"
-                  placeholder="What it is for"
-                  value={note}
-                  maxLength={SHELF_LIMITS.note}
-                  onChange={(event) => setTyped({ ...typed, note: event.target.value })}
-                />
-              </Field.Root>
-            </Dialog.Body>
-            <Dialog.Footer>
-              <Button loading={busy} onClick={() => void put()}>
-                Put it on the shelf
-              </Button>
-            </Dialog.Footer>
-            <Dialog.CloseTrigger asChild>
-              <CloseButton size="sm" />
-            </Dialog.CloseTrigger>
-          </Dialog.Content>
-        </Dialog.Positioner>
-      </Portal>
-    </Dialog.Root>
+    <FormDialog
+      title="Put a palette on the shelf"
+      act="Put it on the shelf"
+      open={open}
+      loading={busy}
+      body={css.put}
+      onAct={() => void put()}
+      onClose={() => onOpen(false)}
+    >
+      <i style={{ background: ribbon(palette.swatches.map(({ value }) => value)) }} />
+      <Field.Root>
+        <Field.Label>Palette</Field.Label>
+        <NativeSelect.Root size="sm">
+          <NativeSelect.Field value={palette.id} onChange={(event) => setChosen(event.target.value)}>
+            {palettes.map((palette) => (
+              <option key={palette.id} value={palette.id}>
+                {palette.name}
+              </option>
+            ))}
+          </NativeSelect.Field>
+          <NativeSelect.Indicator />
+        </NativeSelect.Root>
+      </Field.Root>
+      <Field.Root>
+        <Field.Label>Kind</Field.Label>
+        <NativeSelect.Root size="sm">
+          <NativeSelect.Field
+            value={kind ?? SHELF_KIND[palette.kind]}
+            onChange={(event) => setKind(event.target.value as ShelfKind)}
+          >
+            {SHELF_KINDS.map((kind) => (
+              <option key={kind}>{kind}</option>
+            ))}
+          </NativeSelect.Field>
+          <NativeSelect.Indicator />
+        </NativeSelect.Root>
+      </Field.Root>
+      <Field.Root>
+        <Field.Label>Made by</Field.Label>
+        <Input size="sm" value={maker} maxLength={120} onChange={(event) => setTyped({ ...typed, maker: event.target.value })} />
+      </Field.Root>
+      <Field.Root>
+        <Field.Label>Tags</Field.Label>
+        <Input size="sm" placeholder="calm, maps" value={tags} onChange={(event) => setTags(event.target.value)} />
+      </Field.Root>
+      <Field.Root>
+        <Field.Label>Note</Field.Label>
+        <Textarea
+          size="sm"
+          placeholder="What it is for"
+          value={note}
+          maxLength={SHELF_LIMITS.note}
+          onChange={(event) => setTyped({ ...typed, note: event.target.value })}
+        />
+      </Field.Root>
+    </FormDialog>
   );
 }

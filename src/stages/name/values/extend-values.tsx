@@ -1,4 +1,3 @@
-import { Button, CloseButton, Dialog, Portal } from '@chakra-ui/react';
 import { useMemo } from 'react';
 import type { DataField } from '@/core/brand/document';
 import { extendField, lackOf } from '@/core/brand/extend-field';
@@ -11,6 +10,7 @@ import { useComputed } from '@/ui/use-computed';
 import { VISION_WORDS } from '@/ui/vision-words';
 import { findCategories } from '@/workers/solver';
 import css from './values.module.css';
+import { FormDialog } from '@/ui/form-dialog';
 
 /** ΔE2000 below which two colours of a chart are not told apart at a glance (common practice: 10). */
 const APART = 10;
@@ -43,54 +43,40 @@ export function ExtendValues({ field, onClose }: { field: DataField; onClose: ()
   const nameOf = (at: number) => given[at]?.name ?? bare[at - given.length];
   const take = () => run(extendField(brand, field, theme, added, newId)) && onClose();
   return (
-    <Dialog.Root open onOpenChange={({ open }) => !open && onClose()} placement="center" size="lg">
-      <Portal>
-        <Dialog.Backdrop />
-        <Dialog.Positioner>
-          <Dialog.Content>
-            <Dialog.Header>
-              <Dialog.Title>
-                Extend {field.name} from {given.length} to {count} colours
-              </Dialog.Title>
-            </Dialog.Header>
-            <Dialog.Body className={css.importing}>
-              <Strip label="Colours in all" values={set?.colours ?? wish.given} />
-              <p role="status">
-                {!set
-                  ? `Comparing, ${Math.round((progress ?? 0) * 100)} %`
-                  : pairs.length === 0
-                    ? `All ${set.colours.length} are told apart, also by people who lack a kind of cone: every pair is ΔE ${APART} apart or more.`
-                    : `${pairs.length} of ${(set.colours.length * (set.colours.length - 1)) / 2} pairs are not told apart at a glance by everybody (below ΔE ${APART}); label those:`}
-              </p>
-              {pairs.length > 0 && (
-                <ul className={css.pairs}>
-                  {pairs.slice(0, TOLD).map(({ one, two, distance, vision }) => (
-                    <li key={`${one} ${two}`}>
-                      <i style={{ background: set!.colours[one] }} />
-                      <i style={{ background: set!.colours[two] }} />
-                      {nameOf(one)} and {nameOf(two)}: ΔE {distance.toFixed(1)}
-                      {vision !== 'normal' && ` to people ${VISION_WORDS[vision]}`}
-                    </li>
-                  ))}
-                  {pairs.length > TOLD && <li>and {pairs.length - TOLD} more</li>}
-                </ul>
-              )}
-              <p className={css.more}>
-                Adds {added.length} swatches, a token of {field.group} for each in every theme, and gives every value its own.
-                {set && added.length < bare.length && ` For ${bare.length - added.length} values there is no colour left.`}
-              </p>
-            </Dialog.Body>
-            <Dialog.Footer>
-              <Button disabled={added.length === 0} onClick={take}>
-                Extend to {given.length + added.length}
-              </Button>
-            </Dialog.Footer>
-            <Dialog.CloseTrigger asChild>
-              <CloseButton size="sm" />
-            </Dialog.CloseTrigger>
-          </Dialog.Content>
-        </Dialog.Positioner>
-      </Portal>
-    </Dialog.Root>
+    <FormDialog
+      title={`Extend ${field.name} from ${given.length} to ${count} colours`}
+      act={`Extend to ${given.length + added.length}`}
+      disabled={added.length === 0}
+      size="lg"
+      body={css.importing}
+      onAct={take}
+      onClose={onClose}
+    >
+      <Strip label="Colours in all" values={set?.colours ?? wish.given} />
+      <p role="status">
+        {!set
+          ? `Comparing, ${Math.round((progress ?? 0) * 100)} %`
+          : pairs.length === 0
+            ? `All ${set.colours.length} are told apart, also by people who lack a kind of cone: every pair is ΔE ${APART} apart or more.`
+            : `${pairs.length} of ${(set.colours.length * (set.colours.length - 1)) / 2} pairs are not told apart at a glance by everybody (below ΔE ${APART}); label those:`}
+      </p>
+      {pairs.length > 0 && (
+        <ul className={css.pairs}>
+          {pairs.slice(0, TOLD).map(({ one, two, distance, vision }) => (
+            <li key={`${one} ${two}`}>
+              <i style={{ background: set!.colours[one] }} />
+              <i style={{ background: set!.colours[two] }} />
+              {nameOf(one)} and {nameOf(two)}: ΔE {distance.toFixed(1)}
+              {vision !== 'normal' && ` to people ${VISION_WORDS[vision]}`}
+            </li>
+          ))}
+          {pairs.length > TOLD && <li>and {pairs.length - TOLD} more</li>}
+        </ul>
+      )}
+      <p className={css.more}>
+        Adds {added.length} swatches, a token of {field.group} for each in every theme, and gives every value its own.
+        {set && added.length < bare.length && ` For ${bare.length - added.length} values there is no colour left.`}
+      </p>
+    </FormDialog>
   );
 }

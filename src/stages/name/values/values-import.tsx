@@ -1,10 +1,11 @@
-import { Button, Checkbox, CloseButton, Dialog, NativeSelect, Portal, Table } from '@chakra-ui/react';
+import { Checkbox, NativeSelect, Table } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import { assignments, mergedValues } from '@/core/brand/data-fields';
 import type { DataField } from '@/core/brand/document';
 import { likelyChoice, readValues, valueTable } from '@/core/brand/value-table';
 import { useBrand } from '@/ui/brand-context';
 import css from './values.module.css';
+import { FormDialog } from '@/ui/form-dialog';
 
 /** Rows of the file that are shown. */
 const SHOWN = 8;
@@ -32,101 +33,87 @@ export function ValuesImport({ field, file, onTake, onClose }: ValuesImportProps
   const titleOf = (column: number) => (choice.heading && table.rows[0]?.[column]?.trim()) || `Column ${column + 1}`;
   const role = (column: number) => (column === choice.values ? 'values' : column === choice.tokens ? 'tokens' : undefined);
   return (
-    <Dialog.Root open onOpenChange={({ open }) => !open && onClose()} placement="center" size="lg">
-      <Portal>
-        <Dialog.Backdrop />
-        <Dialog.Positioner>
-          <Dialog.Content>
-            <Dialog.Header>
-              <Dialog.Title>Values of {file.name}</Dialog.Title>
-            </Dialog.Header>
-            <Dialog.Body className={css.importing}>
-              <div className={css.choices}>
-                <label>
-                  Values are in
-                  <NativeSelect.Root size="xs">
-                    <NativeSelect.Field
-                      value={choice.values}
-                      onChange={({ target }) => setChoice({ ...choice, values: Number(target.value) })}
-                    >
-                      {columns.map((column) => (
-                        <option key={column} value={column}>
-                          {titleOf(column)}
-                        </option>
-                      ))}
-                    </NativeSelect.Field>
-                    <NativeSelect.Indicator />
-                  </NativeSelect.Root>
-                </label>
-                <label>
-                  Pinned to the tokens in
-                  <NativeSelect.Root size="xs">
-                    <NativeSelect.Field
-                      value={choice.tokens ?? ''}
-                      onChange={({ target }) =>
-                        setChoice({ ...choice, tokens: target.value === '' ? null : Number(target.value) })
-                      }
-                    >
-                      <option value="">no column</option>
-                      {columns
-                        .filter((column) => column !== choice.values)
-                        .map((column) => (
-                          <option key={column} value={column}>
-                            {titleOf(column)}
-                          </option>
-                        ))}
-                    </NativeSelect.Field>
-                    <NativeSelect.Indicator />
-                  </NativeSelect.Root>
-                </label>
-                <Checkbox.Root
-                  size="sm"
-                  checked={choice.heading}
-                  onCheckedChange={({ checked }) => setChoice({ ...choice, heading: checked === true })}
-                >
-                  <Checkbox.HiddenInput />
-                  <Checkbox.Control />
-                  <Checkbox.Label>The first line is a heading</Checkbox.Label>
-                </Checkbox.Root>
-              </div>
-              <Table.ScrollArea maxHeight="220px" borderWidth="1px">
-                <Table.Root size="sm">
-                  <Table.Body>
-                    {table.rows.slice(0, SHOWN).map((row, at) => (
-                      <Table.Row key={at} data-heading={(choice.heading && at === 0) || undefined}>
-                        {columns.map((column) => (
-                          <Table.Cell key={column} className={css.cell} data-role={role(column)}>
-                            {row[column]}
-                          </Table.Cell>
-                        ))}
-                      </Table.Row>
-                    ))}
-                  </Table.Body>
-                </Table.Root>
-              </Table.ScrollArea>
-              {table.rows.length > SHOWN && <p className={css.more}>and {table.rows.length - SHOWN} more lines</p>}
-              <p role="status">
-                <b>{read.values.length} different values</b>
-                {bare > 0
-                  ? `; ${field.group} has too few colours: ${bare} of ${given.length} would have none.`
-                  : `; all ${given.length} have a colour of their own in ${field.group}.`}
-              </p>
-              {read.problems.slice(0, TOLD).map((problem) => (
-                <p key={problem}>{problem}</p>
+    <FormDialog
+      title={`Values of ${file.name}`}
+      act={`Bring in ${read.values.length} ${read.values.length === 1 ? 'value' : 'values'}`}
+      disabled={read.values.length === 0}
+      size="lg"
+      body={css.importing}
+      onAct={() => onTake(merged, read.name)}
+      onClose={onClose}
+    >
+      <div className={css.choices}>
+        <label>
+          Values are in
+          <NativeSelect.Root size="xs">
+            <NativeSelect.Field
+              value={choice.values}
+              onChange={({ target }) => setChoice({ ...choice, values: Number(target.value) })}
+            >
+              {columns.map((column) => (
+                <option key={column} value={column}>
+                  {titleOf(column)}
+                </option>
               ))}
-              {read.problems.length > TOLD && <p>And {read.problems.length - TOLD} more lines.</p>}
-            </Dialog.Body>
-            <Dialog.Footer>
-              <Button disabled={read.values.length === 0} onClick={() => onTake(merged, read.name)}>
-                Bring in {read.values.length} {read.values.length === 1 ? 'value' : 'values'}
-              </Button>
-            </Dialog.Footer>
-            <Dialog.CloseTrigger asChild>
-              <CloseButton size="sm" />
-            </Dialog.CloseTrigger>
-          </Dialog.Content>
-        </Dialog.Positioner>
-      </Portal>
-    </Dialog.Root>
+            </NativeSelect.Field>
+            <NativeSelect.Indicator />
+          </NativeSelect.Root>
+        </label>
+        <label>
+          Pinned to the tokens in
+          <NativeSelect.Root size="xs">
+            <NativeSelect.Field
+              value={choice.tokens ?? ''}
+              onChange={({ target }) => setChoice({ ...choice, tokens: target.value === '' ? null : Number(target.value) })}
+            >
+              <option value="">no column</option>
+              {columns
+                .filter((column) => column !== choice.values)
+                .map((column) => (
+                  <option key={column} value={column}>
+                    {titleOf(column)}
+                  </option>
+                ))}
+            </NativeSelect.Field>
+            <NativeSelect.Indicator />
+          </NativeSelect.Root>
+        </label>
+        <Checkbox.Root
+          size="sm"
+          checked={choice.heading}
+          onCheckedChange={({ checked }) => setChoice({ ...choice, heading: checked === true })}
+        >
+          <Checkbox.HiddenInput />
+          <Checkbox.Control />
+          <Checkbox.Label>The first line is a heading</Checkbox.Label>
+        </Checkbox.Root>
+      </div>
+      <Table.ScrollArea maxHeight="220px" borderWidth="1px">
+        <Table.Root size="sm">
+          <Table.Body>
+            {table.rows.slice(0, SHOWN).map((row, at) => (
+              <Table.Row key={at} data-heading={(choice.heading && at === 0) || undefined}>
+                {columns.map((column) => (
+                  <Table.Cell key={column} className={css.cell} data-role={role(column)}>
+                    {row[column]}
+                  </Table.Cell>
+                ))}
+              </Table.Row>
+            ))}
+          </Table.Body>
+        </Table.Root>
+      </Table.ScrollArea>
+      {table.rows.length > SHOWN && <p className={css.more}>and {table.rows.length - SHOWN} more lines</p>}
+      <p role="status">
+        <b>{read.values.length} different values</b>
+        {bare > 0
+          ? `; ${field.group} has too few colours: ${bare} of ${given.length} would have none.`
+          : `; all ${given.length} have a colour of their own in ${field.group}.`}
+      </p>
+      {read.problems.slice(0, TOLD).map((problem) => (
+        <p key={problem}>{problem}</p>
+      ))}
+      {read.problems.length > TOLD && <p>And {read.problems.length - TOLD} more lines.</p>}
+    </FormDialog>
   );
 }
