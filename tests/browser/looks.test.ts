@@ -53,8 +53,8 @@ test.each(['paper', 'mid', 'ink'])('on %s every stage is readable and free of fi
   }
 });
 
-test('on mid grey every tool of Mix is readable and free of findings', async () => {
-  await (await ida.find('[role=radio][aria-label^="Mid grey"]')).click();
+test.each(['Paper', 'Mid grey', 'Ink'])('on %s every tool of Mix is readable and free of findings', async (surround) => {
+  await (await ida.find(`[role=radio][aria-label^="${surround}"]`)).click();
   await ida.stage('Mix');
   await (await ida.find('[data-swatch]')).click();
   for (const label of await ida.texts('[role=tab]')) {
@@ -65,8 +65,8 @@ test('on mid grey every tool of Mix is readable and free of findings', async () 
   }
 });
 
-test('on mid grey every view of Name is readable and free of findings', async () => {
-  await (await ida.find('[role=radio][aria-label^="Mid grey"]')).click();
+test.each(['Paper', 'Mid grey', 'Ink'])('on %s every view of Name is readable and free of findings', async (surround) => {
+  await (await ida.find(`[role=radio][aria-label^="${surround}"]`)).click();
   await ida.stage('Name');
   await ida.find('[role=treegrid]');
   for (const label of await ida.texts('[role=tab]')) {
