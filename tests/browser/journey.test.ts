@@ -29,8 +29,12 @@ test('whoever is not signed in is asked who they are, and comes to the brand', a
 });
 
 test('gather: a pasted list is shown line by line with what is doubtful, and becomes a palette', async () => {
-  await ida.click('Hide the guide');
   await ida.stage('Gather');
+  // Also with the guide, a newcomer sees the example without scrolling.
+  const example = await ida.find('::-p-xpath(//button[.="Try it with an example"])');
+  const [{ y, height }, footer] = [(await example.boundingBox())!, (await (await ida.find('footer')).boundingBox())!];
+  expect(y + height).toBeLessThan(footer.y);
+  await ida.click('Hide the guide');
   // A ribbon of the strand leads to its palette from every stage.
   await ida.click('Deck paint');
   await ida.find('[data-swatch="deck-lichen"]');
