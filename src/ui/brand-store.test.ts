@@ -391,6 +391,16 @@ test('a missed change is asked for again', () => {
   expect(Stream.open.map(({ url }) => url)).toEqual(['/api/brands/quillhaven/events?after=1']);
 });
 
+test('when the network goes the server is asked anew: one on this machine is reached all the same', () => {
+  const store = page();
+  const connected = () => store.getState().connected;
+  const [first] = Stream.open;
+  window.dispatchEvent(new Event('offline'));
+  expect([connected(), Stream.open.length, Stream.open[0] === first]).toEqual([false, 1, false]);
+  Stream.open[0]!.emit('open');
+  expect(connected()).toBe(true);
+});
+
 test('a palette that a redo or an undo brings back is looked at again', () => {
   const store = page();
   const { run, choosePalette, undo, redo } = store.getState();

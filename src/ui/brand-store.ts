@@ -254,21 +254,19 @@ export function createBrandStore(opening: Opening): BrandStore {
         }
         return stream;
       }
-      // The browser knows at once that the network is gone, and a stream only after minutes.
-      const goOffline = () => {
+      // The browser knows at once that the network comes or goes, and a stream only after minutes. A server on this machine is
+      // reached all the same, so it is asked.
+      const listenAnew = () => {
         source.close();
         clearTimeout(later);
         set({ connected: false });
-      };
-      const comeBack = () => {
-        goOffline();
         source = openStream();
       };
-      window.addEventListener('offline', goOffline);
-      window.addEventListener('online', comeBack);
+      window.addEventListener('offline', listenAnew);
+      window.addEventListener('online', listenAnew);
       return () => {
-        window.removeEventListener('offline', goOffline);
-        window.removeEventListener('online', comeBack);
+        window.removeEventListener('offline', listenAnew);
+        window.removeEventListener('online', listenAnew);
         source.close();
         clearTimeout(later);
         clearTimeout(retry);
