@@ -43,41 +43,21 @@ export function ValuesImport({ field, file, onTake, onClose }: ValuesImportProps
       onClose={onClose}
     >
       <div className={css.choices}>
-        <label>
-          Values are in
-          <NativeSelect.Root size="xs">
-            <NativeSelect.Field
-              value={choice.values}
-              onChange={({ target }) => setChoice({ ...choice, values: Number(target.value) })}
-            >
-              {columns.map((column) => (
-                <option key={column} value={column}>
-                  {titleOf(column)}
-                </option>
-              ))}
-            </NativeSelect.Field>
-            <NativeSelect.Indicator />
-          </NativeSelect.Root>
-        </label>
-        <label>
-          Pinned to the tokens in
-          <NativeSelect.Root size="xs">
-            <NativeSelect.Field
-              value={choice.tokens ?? ''}
-              onChange={({ target }) => setChoice({ ...choice, tokens: target.value === '' ? null : Number(target.value) })}
-            >
-              <option value="">no column</option>
-              {columns
-                .filter((column) => column !== choice.values)
-                .map((column) => (
-                  <option key={column} value={column}>
-                    {titleOf(column)}
-                  </option>
-                ))}
-            </NativeSelect.Field>
-            <NativeSelect.Indicator />
-          </NativeSelect.Root>
-        </label>
+        <Column
+          words="Values are in"
+          columns={columns.map((column) => [String(column), titleOf(column)])}
+          chosen={String(choice.values)}
+          onChoose={(column) => setChoice({ ...choice, values: Number(column) })}
+        />
+        <Column
+          words="Pinned to the tokens in"
+          columns={[
+            [NONE, 'no column'],
+            ...columns.filter((column) => column !== choice.values).map((column) => [String(column), titleOf(column)] as const),
+          ]}
+          chosen={choice.tokens === null ? NONE : String(choice.tokens)}
+          onChoose={(column) => setChoice({ ...choice, tokens: column === NONE ? null : Number(column) })}
+        />
         <Checkbox.Root
           size="sm"
           checked={choice.heading}
@@ -115,5 +95,34 @@ export function ValuesImport({ field, file, onTake, onClose }: ValuesImportProps
       ))}
       {read.problems.length > TOLD && <p>And {read.problems.length - TOLD} more lines.</p>}
     </FormDialog>
+  );
+}
+
+/** No number of a column. */
+const NONE = '';
+
+interface ColumnProps {
+  readonly words: string;
+  /** Each with its title. */
+  readonly columns: readonly (readonly [column: string, title: string])[];
+  readonly chosen: string;
+  readonly onChoose: (column: string) => void;
+}
+
+function Column({ words, columns, chosen, onChoose }: ColumnProps) {
+  return (
+    <label>
+      {words}
+      <NativeSelect.Root size="xs">
+        <NativeSelect.Field value={chosen} onChange={({ target }) => onChoose(target.value)}>
+          {columns.map(([column, title]) => (
+            <option key={column} value={column}>
+              {title}
+            </option>
+          ))}
+        </NativeSelect.Field>
+        <NativeSelect.Indicator />
+      </NativeSelect.Root>
+    </label>
   );
 }
