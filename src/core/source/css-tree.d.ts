@@ -1,10 +1,4 @@
-/** The parts of css-tree by themselves: its main entry also loads the dictionary of all CSS, which nothing here needs. */
-declare module 'css-tree/parser' {
-  export { parse as default } from 'css-tree';
-}
-declare module 'css-tree/walker' {
-  export { walk as default } from 'css-tree';
-}
-declare module 'css-tree/generator' {
-  export { generate as default } from 'css-tree';
+/** The tokenizer of css-tree by itself: its main entry also loads the dictionary of all CSS, which nothing here needs. */
+declare module 'css-tree/tokenizer' {
+  export { tokenize, tokenTypes } from 'css-tree';
 }

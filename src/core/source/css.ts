@@ -1,21 +1,22 @@
-import type { CssNode } from 'css-tree';
-import parse from 'css-tree/parser';
-import walk from 'css-tree/walker';
+import { tokenize, tokenTypes } from 'css-tree/tokenizer';
 import { CSS_FUNCTIONS } from '../colour/spaces';
 import { readLiteral } from './literal';
-import { literalsIn, type Occurrence, type Scan } from './occurrence';
+import { commentOccurrences, step, type Occurrence, type Scan, type Step } from './occurrence';
 import { problem, type Problem } from './problem';
 import type { SourceText, Span } from './source-text';
 
 /** Properties whose plain words may be colour names; elsewhere `tan` or `plum` may be a name of something else. */
-const MAY_NAME = /^--|color|background|border|outline|fill|stroke|shadow|gradient|decoration|column-rule|caret|accent/;
-const FUNCTION = new RegExp(`^(?:${CSS_FUNCTIONS.join('|')})$`, 'i');
+const MAY_NAME =
+  /^(?:--|\$|@)|color|background|border|outline|fill|stroke|shadow|gradient|decoration|column-rule|caret|accent/i;
+const FUNCTIONS: ReadonlySet<string> = new Set(CSS_FUNCTIONS);
 
-/** Deeper than this no style sheet is nested, and the parser recurses. */
+/** Deeper than this no style sheet is nested. */
 const DEEPEST = 200;
 const MOST_PROBLEMS = 20;
+/** Selectors are shown to people; of a longer one this is enough to know it by. */
+const LONGEST_SELECTOR = 120;
 
-/** A colour of a style sheet; its path is the property, or the comment it stands in has none. */
+/** A colour of a style sheet; the last step of its way is the property. */
 export interface CssOccurrence extends Occurrence {
   /** Whether it is all that a custom property holds. */
   readonly whole: boolean;
@@ -25,8 +26,19 @@ export interface CssScan extends Scan {
   readonly occurrences: readonly CssOccurrence[];
 }
 
+/** A statement that has begun: until it ends, it may still be a declaration or the selector of a block. */
+interface Statement {
+  from: number;
+  /** What stands before the first colon, and where its value begins; none before there is a colon. */
+  property: string;
+  value: number;
+  /** What may be colours in it, should it turn out to be a declaration. */
+  readonly found: Span[];
+}
+
 /**
- * Every colour of a style sheet, or of a part of the source that is one.
+ * Every colour of a style sheet, or of a part of the source that is one: CSS, and the languages that are compiled to it. It
+ * goes by the tokens alone (CSS Syntax Level 3, section 4) and keeps no tree, so that size and faults do no harm.
  * @param context `declarationList` for the inside of a style attribute
  */
 export function scanCss(
@@ -35,56 +47,130 @@ export function scanCss(
   context: 'stylesheet' | 'declarationList' = 'stylesheet',
 ): CssScan {
   const text = source.textOf(part);
-  if (isTooDeep(text)) {
+  const problems: Problem[] = [];
+  const occurrences: CssOccurrence[] = [];
+  const blocks: { readonly step: Step; readonly counts: Map<string, number> }[] = [];
+  const top = new Map<string, number>();
+  /** How many brackets and blocks are open; within round and square ones nothing ends a statement. */
+  let depth = 0;
+  let brackets = 0;
+  let tooDeep = false;
+  let statement: Statement | null = null;
+  let remarkUntil = -1;
+  const way = () => blocks.map(({ step: each }) => each);
+  const tell = (message: string, at: number) => {
+    if (problems.length < MOST_PROBLEMS) problems.push(problem(message, source.placeOf(part.from + at), 'warning'));
+  };
+
+  const finish = (end: number) => {
+    const done = statement;
+    statement = null;
+    brackets = 0;
+    if (!done) return;
+    if (done.value < 0) {
+      const isPlain = /^[a-z-]/i.test(text.slice(done.from, done.from + 1));
+      if (isPlain && (blocks.length > 0 || context === 'declarationList')) tell('This is no CSS: a colon is missing.', done.from);
+      // A mixin's or a function's arguments may be colours.
+      if (text[done.from] !== '@') return;
+    }
+    const { property } = done;
+    const counts = blocks.at(-1)?.counts ?? top;
+    const all = trimmed(text, done.value < 0 ? done.from : done.value, end);
+    for (const { from, to } of done.found) {
+      if (/^[a-z]+$/i.test(text.slice(from, to)) && !MAY_NAME.test(property)) continue;
+      const literal = readLiteral(text.slice(from, to));
+      if (!literal) continue;
+      const whole = property.startsWith('--') && all.from === from && all.to === to;
+      const number = (counts.get(property) ?? 0) + 1;
+      counts.set(property, number);
+      const here = [...way(), step(property, number === 1 ? null : number)];
+      occurrences.push({ span: { from: part.from + from, to: part.from + to }, way: here, literal, aside: null, whole });
+    }
+  };
+  const remark = (from: number, to: number) => {
+    for (const found of commentOccurrences(text.slice(from, to), part.from + from, way())) occurrences.push({ ...found, whole: false });
+  };
+  const nest = (by: 1 | -1) => {
+    depth = Math.max(0, depth + by);
+    tooDeep ||= depth > DEEPEST;
+  };
+
+  /** The end of a function that is a colour, in which nothing else is looked for. */
+  let insideUntil = -1;
+  tokenize(text, (type, start, end) => {
+    if (tooDeep || start < remarkUntil) return;
+    if (type === tokenTypes.Comment) return remark(start, end);
+    if (type === tokenTypes.WhiteSpace) return;
+    // Two slashes begin a comment in the languages that are compiled; in CSS they mean nothing.
+    if (type === tokenTypes.Delim && text.startsWith('//', start)) {
+      remarkUntil = lineEnd(text, start);
+      return remark(start, remarkUntil);
+    }
+    if (start < insideUntil) {
+      if (type === tokenTypes.RightParenthesis) nest(-1);
+      return;
+    }
+    switch (type) {
+      case tokenTypes.LeftCurlyBracket: {
+        nest(1);
+        const selector = statement ? text.slice(statement.from, start).replace(/\s+/g, ' ').trim().slice(0, LONGEST_SELECTOR) : '';
+        const counts = blocks.at(-1)?.counts ?? top;
+        const number = (counts.get(selector) ?? 0) + 1;
+        counts.set(selector, number);
+        blocks.push({ step: step(selector, number === 1 ? null : number), counts: new Map() });
+        statement = null;
+        brackets = 0;
+        return;
+      }
+      case tokenTypes.RightCurlyBracket:
+        nest(-1);
+        finish(start);
+        blocks.pop();
+        return;
+      case tokenTypes.Semicolon:
+        if (brackets === 0) finish(start);
+        return;
+    }
+    statement ??= { from: start, property: '', value: -1, found: [] };
+    switch (type) {
+      case tokenTypes.Colon:
+        // Within brackets each colon begins anew: the entries of a map.
+        if (statement.value < 0 || brackets > 0) {
+          statement.property ||= text.slice(statement.from, start).trim();
+          statement.value = end;
+        }
+        return;
+      case tokenTypes.LeftParenthesis:
+      case tokenTypes.LeftSquareBracket:
+        brackets++;
+        return nest(1);
+      case tokenTypes.RightParenthesis:
+      case tokenTypes.RightSquareBracket:
+        brackets = Math.max(0, brackets - 1);
+        return nest(-1);
+      case tokenTypes.Function: {
+        nest(1);
+        if (!FUNCTIONS.has(text.slice(start, end - 1).toLowerCase())) {
+          brackets++;
+          return;
+        }
+        const close = text.indexOf(')', end);
+        insideUntil = close < 0 ? text.length : close + 1;
+        statement.found.push({ from: start, to: insideUntil });
+        return;
+      }
+      case tokenTypes.Hash:
+        statement.found.push({ from: start, to: end });
+        return;
+      case tokenTypes.Ident:
+        if (statement.value >= 0 && !/^(?:transparent|currentcolor)$/i.test(text.slice(start, end))) statement.found.push({ from: start, to: end });
+    }
+  });
+  if (tooDeep) {
     const message = `This style sheet is nested more than ${DEEPEST} levels deep, so it was not read.`;
     return { occurrences: [], problems: [problem(message, source.placeOf(part.from))] };
   }
-  const problems: Problem[] = [];
-  const occurrences: CssOccurrence[] = [];
-  const put = (from: number, to: number, property: string, whole: boolean) => {
-    const literal = readLiteral(text.slice(from, to));
-    if (literal)
-      occurrences.push({
-        span: { from: part.from + from, to: part.from + to },
-        path: [property],
-        literal,
-        comment: false,
-        whole,
-      });
-  };
-  const sheet = parse(text, {
-    context,
-    positions: true,
-    parseCustomProperty: true,
-    onParseError: ({ message, offset }) => {
-      if (problems.length < MOST_PROBLEMS)
-        problems.push(problem(`This is no CSS: ${message}.`, source.placeOf(part.from + offset), 'warning'));
-    },
-    onComment: (_comment, { start, end }) => {
-      for (const found of literalsIn(text.slice(start.offset, end.offset), part.from + start.offset))
-        occurrences.push({ ...found, path: [], comment: true, whole: false });
-    },
-  });
-  let property = '';
-  let value: Span | null = null;
-  walk(sheet, {
-    enter(node: CssNode) {
-      const [from, to] = [node.loc?.start.offset ?? 0, node.loc?.end.offset ?? 0];
-      if (node.type === 'Declaration') {
-        property = node.property;
-        const { loc } = node.value;
-        value = property.startsWith('--') && loc ? trimmed(text, loc.start.offset, loc.end.offset) : null;
-      } else if (property === '') return;
-      else if (node.type === 'Hash' || (node.type === 'Function' && FUNCTION.test(node.name)))
-        put(from, to, property, value?.from === from && value.to === to);
-      else if (node.type === 'Identifier' && MAY_NAME.test(property) && /^[a-z]+$/i.test(node.name)) {
-        if (!/^(?:transparent|currentcolor)$/i.test(node.name)) put(from, to, property, value?.from === from && value.to === to);
-      }
-    },
-    leave(node: CssNode) {
-      if (node.type === 'Declaration') property = '';
-    },
-  });
+  finish(text.length);
   return { occurrences: occurrences.sort((one, two) => one.span.from - two.span.from), problems };
 }
 
@@ -94,12 +180,7 @@ function trimmed(text: string, from: number, to: number): Span {
   return { from: start, to: start + inner.trim().length };
 }
 
-function isTooDeep(text: string): boolean {
-  let depth = 0;
-  for (const character of text) {
-    if (character === '(' || character === '{' || character === '[') depth++;
-    else if ((character === ')' || character === '}' || character === ']') && depth > 0) depth--;
-    if (depth > DEEPEST) return true;
-  }
-  return false;
+function lineEnd(text: string, from: number): number {
+  const end = text.slice(from, from + 10_000).search(/[\r\n]/);
+  return end < 0 ? text.length : from + end;
 }

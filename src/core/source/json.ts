@@ -1,11 +1,14 @@
-import { createScanner, parseTree, printParseErrorCode, type Node, type ParseError } from 'jsonc-parser';
-import { numbersLiteral } from './literal';
-import { COLOURED, literalsIn, occurrencesOf, type Occurrence, type Scan } from './occurrence';
+import { createScanner, parseTree, printParseErrorCode, visit, type Node, type ParseError, type ParseErrorCode } from 'jsonc-parser';
+import { numbersLiteral, type Literal } from './literal';
+import { commentOccurrences, rangeOf, step, valueOccurrences, type Occurrence, type Scan, type Step } from './occurrence';
 import { problem, type Problem } from './problem';
-import type { SourceText } from './source-text';
+import type { Place, SourceText, Span } from './source-text';
+import { speaksOfColour } from './speaks-of-colour';
 
 /** Deeper than this no configuration file is nested, and every walk of the tree may recurse. */
 const DEEPEST = 200;
+const TOO_DEEP = `This JSON is nested more than ${DEEPEST} levels deep; no settings file is, so it was not read.`;
+const MOST_PROBLEMS = 3;
 
 export interface JsonText {
   /** null when nothing could be read. */
@@ -18,18 +21,15 @@ export interface JsonText {
 export function readJson(source: SourceText): JsonText {
   const { text } = source;
   const tooDeep = firstTooDeep(text);
-  if (tooDeep !== null) {
-    const message = `This JSON is nested more than ${DEEPEST} levels deep; no settings file is, so it was not read.`;
-    return { root: null, problems: [problem(message, source.placeOf(tooDeep))] };
-  }
+  if (tooDeep !== null) return { root: null, problems: [problem(TOO_DEEP, source.placeOf(tooDeep))] };
   const errors: ParseError[] = [];
   const root = parseTree(text, errors, { allowTrailingComma: true }) ?? null;
-  const problems = errors
-    .slice(0, 3)
-    .map(({ error, offset }) =>
-      problem(`This JSON is damaged here (${printParseErrorCode(error)}); what came before is read.`, source.placeOf(offset)),
-    );
+  const problems = errors.slice(0, MOST_PROBLEMS).map(({ error, offset }) => damaged(error, source.placeOf(offset)));
   return { root, problems };
+}
+
+function damaged(error: ParseErrorCode, place: Place): Problem {
+  return problem(`This JSON is damaged here (${printParseErrorCode(error)}); what came before is read.`, place);
 }
 
 function firstTooDeep(text: string): number | null {
@@ -84,48 +84,118 @@ export function memberOf(node: Node, key: string): Node | undefined {
   return membersKnown(node).byKey.get(key);
 }
 
-/** Every colour of a JSON document: strings, numbers of a list under a key that speaks of colour, and comments. */
+/** An object or a list that is open while its inside is walked. */
+interface Open {
+  /** Its own step; none at the root. */
+  readonly step: Step | null;
+  readonly isList: boolean;
+  /** The key that its values have, or stand under. */
+  key: string;
+  /** The key around that one. */
+  readonly around: string;
+  count: number;
+  /** Of a list: its numbers so far, while it has nothing else. */
+  numbers: { readonly value: number; readonly span: Span; readonly way: readonly Step[] }[] | null;
+}
+
+/** Members by which an object says what it is called. */
+const NAMING = /^(?:name|key|id|label|title)$/i;
+
+/** Every colour of a JSON document: strings, numbers under a key that speaks of colour, and comments. */
 export function scanJson(source: SourceText): Scan {
-  const { root, problems } = readJson(source);
+  const { text } = source;
+  const tooDeep = firstTooDeep(text);
+  if (tooDeep !== null) return { occurrences: [], problems: [problem(TOO_DEEP, source.placeOf(tooDeep))] };
   const occurrences: Occurrence[] = [];
-  const visit = (node: Node, path: readonly string[], key: string) => {
-    const span = { from: node.offset, to: node.offset + node.length };
-    if (typeof node.value === 'string') {
-      const inner = { from: span.from + 1, to: span.to - 1 };
-      occurrences.push(...occurrencesOf(node.value, inner, source.textOf(inner), path, COLOURED.test(key)));
-    } else if (node.type === 'array') {
-      const literal = COLOURED.test(key) ? numberList(source, node) : null;
-      if (literal) occurrences.push({ ...literal, path });
-      else node.children?.forEach((child, at) => visit(child, [...path, String(at)], key));
-    } else for (const member of membersOf(node)) visit(member.value, [...path, member.key], member.key);
+  const problems: Problem[] = [];
+  const open: Open[] = [];
+  /** The step of a value that begins here; the outermost has none. */
+  const stepHere = (span: Span): Step | null => {
+    const inside = open.at(-1);
+    if (!inside) return null;
+    return inside.isList ? step('', ++inside.count, span) : step(inside.key);
   };
-  if (root) visit(root, [], '');
-  const scanner = createScanner(source.text, false);
-  for (scanner.scan(); scanner.getTokenLength() > 0; scanner.scan()) {
-    const [from, to] = [scanner.getTokenOffset(), scanner.getTokenOffset() + scanner.getTokenLength()];
-    if (source.text[from] !== '/') continue;
-    for (const found of literalsIn(source.text.slice(from, to), from)) occurrences.push({ ...found, path: [], comment: true });
-  }
+  const wayTo = (last: Step | null) => [...open.map(({ step: each }) => each), last].filter((each) => each !== null);
+  const begin = (isList: boolean) => (offset: number) => {
+    const inside = open.at(-1);
+    if (inside) inside.numbers = null;
+    const { key = '', around = '' } = inside ?? {};
+    // A list's entries stand under the key that the list stands under.
+    const keys = isList || inside?.isList ? { key, around } : { key: '', around: key };
+    open.push({ step: stepHere({ from: offset, to: offset }), isList, ...keys, count: 0, numbers: isList ? [] : null });
+  };
+  const end = (offset: number, length: number) => {
+    const { step: own, numbers, key, around } = open.pop()!;
+    if (own?.extent) own.extent = { from: own.extent.from, to: offset + length };
+    if (!numbers || !speaksOfColour(key, around)) return;
+    const range = rangeOf(numbers.map(({ value }) => value));
+    if (range) {
+      const span = { from: numbers[0]!.span.from, to: numbers.at(-1)!.span.to };
+      const literal = numbersLiteral(source.textOf(span), range);
+      const way = numbers[0]!.way.slice(0, -1);
+      if (literal) occurrences.push({ span, way, literal, aside: null });
+    } else for (const { span, way } of numbers) numberOccurrence(span, way, key);
+  };
+  const numberOccurrence = (span: Span, way: readonly Step[], key: string) => {
+    const raw = source.textOf(span);
+    occurrences.push(...valueOccurrences({ value: raw, raw, from: span.from, way, key, coloured: true }));
+  };
+  visit(
+    text,
+    {
+      onObjectBegin: begin(false),
+      onArrayBegin: begin(true),
+      onObjectEnd: end,
+      onArrayEnd: end,
+      onObjectProperty: (key) => void (open.at(-1)!.key = key),
+      onLiteralValue(value: unknown, offset, length) {
+        const inside = open.at(-1);
+        const span = { from: offset, to: offset + length };
+        const own = stepHere(span);
+        if (!inside) return;
+        const { key, around } = inside;
+        if (typeof value === 'number') {
+          const way = wayTo(own);
+          if (inside.isList) inside.numbers?.push({ value, span, way });
+          else if (speaksOfColour(key, around)) numberOccurrence(span, way, key);
+          return;
+        }
+        inside.numbers = null;
+        if (typeof value !== 'string') return;
+        if (!inside.isList && inside.step && NAMING.test(key)) inside.step.label ||= value;
+        const raw = text.slice(offset + 1, offset + length - 1);
+        const from = offset + 1;
+        const coloured = speaksOfColour(key, around);
+        const found = valueOccurrences({ value, raw, from, way: NOWHERE, key, coloured });
+        if (found.length === 0) return;
+        const way = wayTo(own);
+        for (const each of found) occurrences.push({ ...each, way });
+      },
+      onComment: (offset, length) =>
+        void occurrences.push(...commentOccurrences(text.slice(offset, offset + length), offset, wayTo(null))),
+      onError(error, offset) {
+        if (problems.length < MOST_PROBLEMS) problems.push(damaged(error, source.placeOf(offset)));
+      },
+    },
+    { allowTrailingComma: true },
+  );
   return { occurrences: occurrences.sort((one, two) => one.span.from - two.span.from), problems };
 }
 
-/** How a list's three or four numbers can be a colour: as bytes where one of them is more than 1 and all are whole, else as shares of 1. */
+const NOWHERE: readonly Step[] = [];
+
+/** How a list's three or four numbers can be a colour. */
 export function numberRange({ children = [] }: Node): 'bytes' | 'shares' | null {
   const values = children.map(({ value }): unknown => value);
-  if (values.length < 3 || values.length > 4 || !values.every((value): value is number => typeof value === 'number')) return null;
-  const colours = values.slice(0, 3);
-  const most = Math.max(...colours);
-  if (Math.min(...colours) < 0 || most > 255) return null;
-  if (most <= 1) return 'shares';
-  return colours.every(Number.isInteger) ? 'bytes' : null;
+  return values.every((value): value is number => typeof value === 'number') ? rangeOf(values) : null;
 }
 
 /** A list of numbers as the colour that it is, from its first number to its last; null when it can be none. */
-export function numberList(source: SourceText, node: Node): Omit<Occurrence, 'path'> | null {
+export function numberList(source: SourceText, node: Node): { readonly span: Span; readonly literal: Literal } | null {
   const range = numberRange(node);
   if (!range) return null;
   const [first, last] = [node.children![0]!, node.children!.at(-1)!];
   const span = { from: first.offset, to: last.offset + last.length };
   const literal = numbersLiteral(source.textOf(span), range);
-  return literal && { span, literal, comment: false };
+  return literal && { span, literal };
 }

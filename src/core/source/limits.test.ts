@@ -3,6 +3,7 @@ import { crc32, deflateRawSync } from 'node:zlib';
 import { zipFile } from '../../../tests/foreign/zip-file';
 import { scanCss } from './css';
 import { memberOf, membersOf, readJson, scanJson } from './json';
+import { wayText } from './occurrence';
 import { SourceText } from './source-text';
 import { isZip, unpack, unpackParts } from './zip';
 import { walkXml } from './xml';
@@ -91,7 +92,7 @@ describe('style sheets', () => {
     expect(scanCss(source('(a){[b]}'.repeat(300))).problems.map(({ message }) => message)).not.toContain(
       'This style sheet is nested more than 200 levels deep, so it was not read.',
     );
-    expect(scanCss(source(`${')'.repeat(300)}${'('.repeat(200)}`)).problems[0]?.message).not.toContain('levels deep');
+    expect(scanCss(source(`${')'.repeat(300)}${'('.repeat(200)}`)).problems).toEqual([]);
   });
 
   test('faults are warnings at their places, twenty at most, and the rest is read', () => {
@@ -105,10 +106,10 @@ describe('style sheets', () => {
     const text = '<a style=" --x:  #123456 ; --y: 1px #fff; --z: red; color: currentColor; fill: TRANSPARENT; stroke: red8 ">';
     const from = text.indexOf('"') + 1;
     const found = scanCss(source(text), { from, to: text.lastIndexOf('"') }, 'declarationList').occurrences;
-    expect(found.map(({ span, path, whole, comment }) => [text.slice(span.from, span.to), path, whole, comment])).toEqual([
-      ['#123456', ['--x'], true, false],
-      ['#fff', ['--y'], false, false],
-      ['red', ['--z'], true, false],
+    expect(found.map(({ span, way, whole, aside }) => [text.slice(span.from, span.to), wayText(way), whole, aside])).toEqual([
+      ['#123456', '--x', true, null],
+      ['#fff', '--y', false, null],
+      ['red', '--z', true, null],
     ]);
   });
 });

@@ -101,6 +101,10 @@ const OTHERS: [own: Literal, colour: string, text: string, opacityKept: boolean]
   [own('Red'), '#8a2be280', '#8a2be280', true],
   [integerLiteral('255', 'rgb')!, '#01020380', '66051', false],
   [integerLiteral('255', 'bgr')!, '#010203', '197121', true],
+  // Four bytes: opacity first unless said otherwise, with a sign where it had one.
+  [integerLiteral('-14716040', 'rgb')!, '#8a2be2', '-7722014', true],
+  [integerLiteral('4280250488', 'argb')!, '#8a2be280', '2156538850', true],
+  [integerLiteral('527398143', 'rgba')!, '#010203', '16909311', true],
   [numbersLiteral('1, 2, 3', 'bytes')!, '#01020380', '1, 2, 3', false],
   [numbersLiteral('1, 2, 3, 4', 'bytes')!, '#01020380', '1, 2, 3, 128', true],
   [numbersLiteral('1, 2, 3, 0.5', 'bytes')!, '#01020380', '1, 2, 3, 0.5', true],
@@ -128,8 +132,8 @@ test.each([
   [numbersLiteral('1 2 -1', 'bytes')],
   [numbersLiteral('0.5 0.5 1.01', 'shares')],
   [numbersLiteral('0 0 101', 'percent')],
-  [integerLiteral('16777216', 'rgb')],
-  [integerLiteral('-1', 'rgb')],
+  [integerLiteral('4294967296', 'rgb')],
+  [integerLiteral('-2147483649', 'rgb')],
   [integerLiteral('1.5', 'rgb')],
   [codeLiteral('#ggg', '#', 'ggg', 'rgba')],
 ])('numbers that can be no colour are none', (literal) => {

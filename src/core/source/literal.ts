@@ -33,7 +33,13 @@ export type Manner =
       /** 0..255, 0..1, or 0..100. */
       readonly range: 'bytes' | 'shares' | 'percent';
     }
-  | { readonly kind: 'integer'; readonly order: 'rgb' | 'bgr' }
+  | {
+      readonly kind: 'integer';
+      /** Three bytes, or four of which one is opacity. */
+      readonly order: 'rgb' | 'bgr' | ByteOrder;
+      /** Whether it is of 32 bits with a sign, as many programs keep four bytes. */
+      readonly signed: boolean;
+    }
   | { readonly kind: 'name'; readonly upper: boolean };
 
 interface NumberManner {
@@ -104,13 +110,19 @@ export function numbersLiteral(text: string, range: 'bytes' | 'shares' | 'percen
   return colour && { text, colour, manner: { kind: 'numbers', range, ...numbersOf(text) } };
 }
 
-/** A whole number that packs three bytes. */
-export function integerLiteral(text: string, order: 'rgb' | 'bgr'): Literal | null {
+/**
+ * A whole number that packs three bytes, or four: then it is negative or more than 0xffffff.
+ * @param order of three bytes; of four by which of the two begins with blue, opacity first unless the order says last
+ */
+export function integerLiteral(text: string, order: 'rgb' | 'bgr' | ByteOrder): Literal | null {
   const value = Number(text);
-  if (!Number.isInteger(value) || value < 0 || value > 0xffffff) return null;
-  const [high, middle, low] = [value >> 16, (value >> 8) & 255, value & 255];
-  const colour = readColour(order === 'rgb' ? fromBytes(high, middle, low) : fromBytes(low, middle, high))!;
-  return { text, colour, manner: { kind: 'integer', order } };
+  if (!/^-?\d{1,10}$/.test(text) || value < -0x8000_0000 || value > 0xffff_ffff) return null;
+  const four = value < 0 || value > 0xff_ffff;
+  const long = order.length === 4 ? (order as ByteOrder) : order === 'rgb' ? 'argb' : 'abgr';
+  const digits = (value >>> 0).toString(16).padStart(four ? 8 : 6, '0');
+  const colour = readColour(`#${inCssOrder(digits, long)}`)!;
+  const packed = four ? long : /^a?r/.test(long) ? 'rgb' : 'bgr';
+  return { text, colour, manner: { kind: 'integer', order: packed, signed: value < 0 } };
 }
 
 /** Another colour in the same manner: prefix, case, order, spacing, notation, and as many decimals as it needs and had. */
@@ -120,11 +132,8 @@ export function writeLiteral(manner: Manner, colour: ReadColour): WrittenLiteral
       return code(manner, colour);
     case 'name':
       return code({ kind: 'code', prefix: '#', digits: 6, upper: manner.upper, order: 'rgba' }, colour);
-    case 'integer': {
-      const [r, g, b] = bytesOf(colour);
-      const value = manner.order === 'rgb' ? r * 65_536 + g * 256 + b : b * 65_536 + g * 256 + r;
-      return { text: String(value), opacityKept: colour.alpha === 1 };
-    }
+    case 'integer':
+      return integer(manner, colour);
     case 'numbers':
       return numbers(manner, colour);
     case 'function':
@@ -142,6 +151,15 @@ function code({ prefix, digits, upper, order }: Manner & { kind: 'code' }, colou
   const short = digits <= 4 && bytes.every((value) => value % 17 === 0);
   const written = short ? bytes.map((value) => (value / 17).toString(16)).join('') : long;
   return { text: prefix + (upper ? written.toUpperCase() : written), opacityKept: withAlpha || a === 255 };
+}
+
+function integer({ order, signed }: Manner & { kind: 'integer' }, colour: ReadColour): WrittenLiteral {
+  const four = bytesOf(colour);
+  const [r, g, b] = four;
+  const bytes = order === 'rgb' ? [r, g, b] : order === 'bgr' ? [b, g, r] : inByteOrder(four, order);
+  const value = parseInt(hexDigits(bytes), 16);
+  // A number with a sign keeps it only while its highest bit is set, as it would in the program.
+  return { text: String(signed ? value | 0 : value), opacityKept: bytes.length === 4 || colour.alpha === 1 };
 }
 
 function inByteOrder([r, g, b, a]: readonly [number, number, number, number], order: ByteOrder): number[] {

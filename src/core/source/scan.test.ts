@@ -1,7 +1,7 @@
 import { scanCode } from './code';
 import { scanCss } from './css';
 import { scanJson } from './json';
-import type { Scan } from './occurrence';
+import { wayText, type Scan } from './occurrence';
 import { scanSettings } from './settings';
 import { SourceText } from './source-text';
 import { scanXml } from './xml';
@@ -9,9 +9,9 @@ import { scanXml } from './xml';
 /** Every occurrence as its place in the structure and its text, which has to be what stands at its span. */
 function told(scan: (source: SourceText) => Scan, text: string): string[] {
   const source = SourceText.ofText(text);
-  return scan(source).occurrences.map(({ span, path, literal, comment }) => {
+  return scan(source).occurrences.map(({ span, way, literal, aside }) => {
     const stands = source.textOf(span);
-    return `${path.join('/')}${comment ? ' (comment)' : ''}: ${stands}${stands === literal.text ? '' : ` not ${literal.text}`}`;
+    return `${wayText(way)}${aside ? ` (${aside})` : ''}: ${stands}${stands === literal.text ? '' : ` not ${literal.text}`}`;
   });
 }
 
@@ -20,11 +20,11 @@ test('XML: elements and attributes, text, CDATA and comments, each where it stan
     '<?xml version="1.0"?>\r\n<!-- was #010101 -->\n<set xmlns:x="u#123456"><x:rule fill = \'teal\' label="tan" b="&lt;#112233"/>\n<c>#fff<d/> rgb(1, 2, 3)</c><![CDATA[#abcdef]]></set>';
   expect(told(scanXml, xml)).toEqual([
     ' (comment): #010101',
-    'set/rule/@fill: teal',
-    'set/rule/@b: #112233',
-    'set/c: #fff',
-    'set/c: rgb(1, 2, 3)',
-    'set: #abcdef',
+    'set[1]/rule[1]/@fill: teal',
+    'set[1]/rule[1]/@b: #112233',
+    'set[1]/c[1]: #fff',
+    'set[1]/c[1]: rgb(1, 2, 3)',
+    'set[1]: #abcdef',
   ]);
 });
 
@@ -33,8 +33,8 @@ test('JSON: key paths, numbers under keys that speak of colour, comments', () =>
     '{"a": {"fill": "teal", "name": "tan", "list": ["#fff", "x #123456 y"]}, "tint": [1, 2,\n 3], "margin": [1, 2, 3]} // #010101';
   expect(told(scanJson, json)).toEqual([
     'a/fill: teal',
-    'a/list/0: #fff',
-    'a/list/1: #123456',
+    'a/list[1]: #fff',
+    'a/list[2]: #123456',
     'tint: 1, 2,\n 3',
     ' (comment): #010101',
   ]);
@@ -44,11 +44,11 @@ test('CSS: properties, functions and names where they are colours, comments', ()
   const css =
     ':root { --sea: #1f6f78; --gap: 4px }\na { color: RED; animation-name: tan; background: linear-gradient(rgb(1 2 3), red) /* #010101 */ }';
   expect(told(scanCss, css)).toEqual([
-    '--sea: #1f6f78',
-    'color: RED',
-    'background: rgb(1 2 3)',
-    'background: red',
-    ' (comment): #010101',
+    ':root/--sea: #1f6f78',
+    'a/color: RED',
+    'a/background: rgb(1 2 3)',
+    'a/background[2]: red',
+    'a (comment): #010101',
   ]);
 });
 
@@ -75,7 +75,7 @@ test('source code: names before the values, comments of the language, marks of c
   ]);
   expect(told((source) => scanCode(source, 'shell'), 'sea: "#1f6f78" # was #010101\n')).toEqual([
     'sea: #1f6f78',
-    'was (comment): #010101',
+    ' (comment): #010101',
   ]);
 });
 
@@ -86,7 +86,7 @@ test('what only looks like a colour is none: plain numbers in other prefixes, wo
     'f: &H112233',
   ]);
   expect(told(scanSettings, 'size = 2060152\nlast = #fff')).toEqual(['last: #fff']);
-  expect(told(scanXml, '<a>\n  <b>  </b>#fff</a>')).toEqual(['a: #fff']);
+  expect(told(scanXml, '<a>\n  <b>  </b>#fff</a>')).toEqual(['a[1]: #fff']);
   expect(scanXml(SourceText.ofText('<a/>')).problems).toEqual([]);
   expect(scanXml(SourceText.ofText('<a>')).problems).toHaveLength(1);
 });

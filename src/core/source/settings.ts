@@ -1,47 +1,64 @@
-import { integerLiteral, numbersLiteral } from './literal';
-import { COLOURED, literalsIn, occurrencesOf, type Occurrence, type Scan } from './occurrence';
+import { commentOccurrences, literalsIn, LONGEST_LINE, step, valueOccurrences, type Occurrence, type Scan, type Step } from './occurrence';
 import type { SourceText } from './source-text';
+import { speaksOfColour } from './speaks-of-colour';
 
-const SECTION = /^\s*\[\s*([^\]]+?)\s*\]/;
+const SECTION = /^\s*\[{1,2}\s*([^\]]+?)\s*\]{1,2}\s*(?:[#;].*)?$/;
 const COMMENT = /^\s*[;#!]/;
-/** Key and value of INI and property files: `=`, `:` or, in the latter, white space between them. */
-const PAIR = /^(\s*([^\s=:][^=:]*?)\s*[=:]\s*)(.*)$/;
-const TRIPLE = /^\d{1,3}\s*,\s*\d{1,3}\s*,\s*\d{1,3}(?:\s*,\s*\d{1,3})?$/;
+/** Key and value of INI, property and TOML files: `=`, `:` or, in property files, white space between them. */
+const PAIR = /^(\s*([^\s=:[\]{}][^=:]*?)\s*[=:]\s*)(.*)$/;
+/** A value in quotes, and what may follow it. */
+const QUOTED = /^("(?:[^"\\]|\\.)*"|'[^']*')\s*,?\s*(?:[#;].*)?$/;
+/** Where a comment begins behind a value: after white space, and no code of a colour. */
+const TRAILING = /\s(?:;|#(?![0-9a-f]{3,8}\b)|#(?=[0-9a-f]{3,8}\s+\w)).*$/i;
 
-/** Every colour of a file of settings, INI or properties: values by section and key, and comments. */
+/** Every colour of a file of settings, INI, properties or TOML: values by section and key, and comments. */
 export function scanSettings(source: SourceText): Scan {
   const occurrences: Occurrence[] = [];
-  let section: readonly string[] = [];
+  const counts = new Map<string, number>();
+  let section: Step | null = null;
+  let name = '';
+  /** The key whose value goes on in the lines below, and how many of its entries have been. */
+  let going: { readonly key: string; count: number } | null = null;
   for (let number = 1; number <= source.lineCount; number++) {
-    const span = source.lineSpan(number);
-    const line = source.textOf(span);
+    const { from, to } = source.lineSpan(number);
+    const line = source.textOf({ from, to });
+    if (line.length > LONGEST_LINE) {
+      for (const found of literalsIn(line, from)) occurrences.push({ ...found, way: section ? [section] : [], aside: null });
+      continue;
+    }
     const head = SECTION.exec(line);
-    if (head) section = [head[1]!];
-    else if (COMMENT.test(line)) {
-      for (const found of literalsIn(line, span.from)) occurrences.push({ ...found, path: section, comment: true });
+    const way = section ? [section] : [];
+    if (head && !going) {
+      name = head[1]!;
+      const count = (counts.get(name) ?? 0) + 1;
+      counts.set(name, count);
+      section = step(name, count === 1 ? null : count);
+    } else if (COMMENT.test(line) && !/^\s*#[0-9a-f]{3,8}\s*[,\]]/i.test(line)) occurrences.push(...commentOccurrences(line, from, way));
+    else if (going) {
+      const text = line.trim();
+      if (/^[\])}],?$/.test(text)) going = null;
+      else {
+        const entry = step('', ++going.count, { from: from + line.indexOf(text), to: from + line.indexOf(text) + text.replace(/,$/, '').length });
+        push(line, from, [...way, step(going.key), entry], going.key);
+      }
     } else {
       const pair = PAIR.exec(line);
       if (!pair) continue;
       const [, lead, key, value] = pair as unknown as [string, string, string, string];
-      occurrences.push(...valueOccurrences(value, span.from + lead.length, [...section, key]));
+      if (/^[[({]\s*$/.test(value)) going = { key, count: 0 };
+      else push(value, from + lead.length, [...way, step(key)], key);
     }
   }
   return { occurrences, problems: [] };
-}
 
-/** The colours of one value; numbers only where the key speaks of colour. */
-function valueOccurrences(value: string, from: number, path: readonly string[]): Occurrence[] {
-  const coloured = path.some((step) => COLOURED.test(step));
-  const text = value.trim();
-  const start = from + value.indexOf(text);
-  const span = { from: start, to: start + text.length };
-  if (coloured && TRIPLE.test(text)) {
-    const literal = numbersLiteral(text, 'bytes');
-    return literal ? [{ span, path, literal, comment: false }] : [];
+  function push(value: string, from: number, way: readonly Step[], key: string): void {
+    const quoted = QUOTED.exec(value.trim())?.[1];
+    const text = quoted ?? value;
+    const cut = quoted ? null : TRAILING.exec(text);
+    const start = from + value.indexOf(text) + (quoted ? 1 : 0);
+    const raw = quoted ? quoted.slice(1, -1) : text.slice(0, cut?.index).replace(/,\s*$/, '');
+    occurrences.push(...valueOccurrences({ value: raw, raw, from: start, way, key, coloured: speaksOfColour(key, name) }));
+    const behind = quoted ? value.indexOf(quoted) + quoted.length : (cut?.index ?? value.length);
+    occurrences.push(...commentOccurrences(value.slice(behind), from + behind, way));
   }
-  if (coloured && /^\d{4,8}$/.test(text)) {
-    const literal = integerLiteral(text, 'rgb');
-    return literal ? [{ span, path, literal, comment: false }] : [];
-  }
-  return occurrencesOf(value, { from, to: from + value.length }, value, path, coloured);
 }

@@ -22,7 +22,7 @@ export interface Edit {
 /** A byte that is no part of any character is shown as this, and counts as one unit of text. */
 const UNDECODABLE = '\ufffd';
 /** So many units lie between two remembered byte offsets. */
-const STRIDE = 1_024;
+const STRIDE = 128;
 
 /**
  * A text as it arrived: its bytes, what they say, and how places in the one are found in the other. Writing colours into
@@ -30,7 +30,7 @@ const STRIDE = 1_024;
  */
 export class SourceText {
   private starts: number[] | null = null;
-  private offsets: number[] | null = null;
+  private offsets: Uint32Array | null = null;
 
   private constructor(
     readonly bytes: Uint8Array,
@@ -98,9 +98,16 @@ export class SourceText {
   byteOffset(offset: number): number {
     if (this.encoding === 'latin-1') return offset;
     if (this.encoding !== 'utf-8') return this.mark + offset * 2;
+    // As many bytes as units: each is one.
+    if (this.text.length === this.bytes.length - this.mark) return this.mark + offset;
     const known = this.byteOffsets();
     const block = Math.floor(offset / STRIDE);
     return known[block]! + this.utf8Length(block * STRIDE, offset);
+  }
+
+  /** How many bytes a text takes in the source's encoding. */
+  lengthOf(text: string): number {
+    return this.encoded(text).length;
   }
 
   /**
@@ -151,10 +158,13 @@ export class SourceText {
     return (this.starts = starts);
   }
 
-  private byteOffsets(): number[] {
+  private byteOffsets(): Uint32Array {
     if (this.offsets) return this.offsets;
-    const offsets = [this.mark];
-    for (let at = STRIDE; at <= this.text.length; at += STRIDE) offsets.push(offsets.at(-1)! + this.utf8Length(at - STRIDE, at));
+    const offsets = new Uint32Array(Math.floor(this.text.length / STRIDE) + 1);
+    offsets[0] = this.mark;
+    for (let block = 1; block < offsets.length; block++) {
+      offsets[block] = offsets[block - 1]! + this.utf8Length((block - 1) * STRIDE, block * STRIDE);
+    }
     return (this.offsets = offsets);
   }
 

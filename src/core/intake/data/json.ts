@@ -1,4 +1,5 @@
-import { COLOURED, literalsIn } from '../../source/occurrence';
+import { literalsIn } from '../../source/occurrence';
+import { COLOURED } from '../../source/speaks-of-colour';
 import type { Node } from 'jsonc-parser';
 import { readColour } from '../../colour/read';
 import { cssOf } from '../../source/literal';

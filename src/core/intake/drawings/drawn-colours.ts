@@ -43,9 +43,9 @@ export class DrawnColours {
 
   /** The colours of a style sheet: a custom property that is nothing but a colour names it, all others are uses. */
   addCss(occurrences: readonly CssOccurrence[]): void {
-    for (const { literal, span, path, comment, whole } of occurrences) {
-      const property = path[0] ?? '';
-      if (comment) this.remark(literal, span);
+    for (const { literal, span, way, aside, whole } of occurrences) {
+      const property = way.at(-1)?.key ?? '';
+      if (aside) this.remark(literal, span);
       else if (whole) this.name(literal, property.slice(2), span);
       else this.add(literal, property, span);
     }

@@ -1,0 +1,83 @@
+import { banksOf, type Bank } from './banks';
+import { inOrder, tellByteOrder, type ToldOrder } from './byte-order';
+import type { ByteOrder, Literal } from './literal';
+import { wayText, type Occurrence, type Step } from './occurrence';
+import type { Problem } from './problem';
+import { scanSource, type SourceKind } from './scan';
+import type { SourceText, Span } from './source-text';
+
+/** One colour literal of a host file. */
+export interface Slot {
+  /** Tells it from all others of the file by its place in the structure, which a newer file may still have. */
+  readonly key: string;
+  /** What the file calls it: the name or key of what it stands in. */
+  readonly label: string;
+  readonly way: readonly Step[];
+  readonly span: Span;
+  readonly literal: Literal;
+}
+
+/** What of a host may be replaced. */
+export interface Slots {
+  readonly kind: SourceKind;
+  /** In the file's order. */
+  readonly slots: readonly Slot[];
+  /** Runs of slots that take a palette in order. */
+  readonly banks: readonly Bank[];
+  readonly order: ToldOrder;
+  /** How many colours stand in comments and sentences, which are no slots unless asked for. */
+  readonly spokenOf: number;
+  readonly problems: readonly Problem[];
+}
+
+/** How a host is to be understood where it does not say so itself. */
+export interface SlotWishes {
+  readonly order?: ByteOrder | undefined;
+  /** Whether colours in comments and sentences are slots too. */
+  readonly asides?: boolean | undefined;
+}
+
+/** More than this are not bound by anybody, and would not fit into a brand. */
+export const MOST_SLOTS = 100_000;
+
+/** Every slot of a host file. */
+export function slotsOf(source: SourceText, kind: SourceKind, name: string, { order, asides = false }: SlotWishes = {}): Slots {
+  const { occurrences, problems } = scanSource(source, kind, name);
+  const wanted = apart(occurrences.filter(({ aside }) => asides || aside === null));
+  // In style sheets eight digits are what the standard says (CSS Color 4, section 5.2).
+  const told: ToldOrder =
+    order !== undefined
+      ? { order, evidence: 'chosen by hand' }
+      : kind === 'css'
+        ? { order: 'rgba', evidence: 'style sheets have opacity last' }
+        : tellByteOrder(source.text, wanted);
+  const counts = new Map<string, number>();
+  const slots = wanted.map(({ span, way, literal }): Slot => {
+    const place = wayText(way);
+    const number = (counts.get(place) ?? 0) + 1;
+    counts.set(place, number);
+    return { key: number === 1 ? place : `${place}~${number}`, label: labelOf(way), way, span, literal: inOrder(literal, told.order) };
+  });
+  return { kind, slots, banks: banksOf(slots), order: told, spokenOf: occurrences.length - occurrences.filter(({ aside }) => aside === null).length, problems };
+}
+
+/** Without what overlaps another: the one that begins first is kept, for only one of them can be replaced. */
+function apart(occurrences: readonly Occurrence[]): Occurrence[] {
+  let end = 0;
+  return occurrences.filter(({ span }) => {
+    if (span.from < end) return false;
+    end = span.to;
+    return true;
+  });
+}
+
+/** The nearest name on the way to a slot that says something, in words. */
+function labelOf(way: readonly Step[]): string {
+  for (let at = way.length - 1; at >= 0; at--) {
+    const { label, key } = way[at]!;
+    if (label !== '') return label;
+    // Attributes such as `value` say nothing that their element does not say better.
+    if (key !== '' && !/^@?(?:value|val|data|default|hex|code|colou?r|rgb|argb|c)$/i.test(key)) return key.replace(/^@/, '');
+  }
+  return way.at(-1)?.key.replace(/^@/, '') ?? '';
+}
