@@ -1,6 +1,7 @@
 import { Command } from 'commander';
 import { exportFiles, type ExportOptions } from './export';
 import { ending } from './failure';
+import { graft, type GraftOptions } from './graft';
 import { listFormats } from './formats';
 import { inspect } from './inspect';
 import { pull, type PullOptions } from './pull';
@@ -8,7 +9,9 @@ import { pull, type PullOptions } from './pull';
 /** The commands and what they take. */
 export const program = new Command('breakwater')
   .description('Read colours out of files, and write them as the files that screens read.')
-  .showHelpAfterError()
+  // What cannot be used ends with 2 and one line, whether it is a file or an argument.
+  .configureOutput({ outputError: (text, write) => write(text.replace(/^error: /, 'breakwater: ')) })
+  .exitOverride(({ exitCode }) => process.exit(exitCode === 0 ? 0 : 2))
   .addHelpText(
     'after',
     '\nEnds with 0 when all went well, 1 when disk or network failed, 2 when the input could not be used,\n3 when the server refused, 4 when --check finds files that differ.',
@@ -54,3 +57,19 @@ program
   .option('--watch', 'ask for a newer release every few seconds')
   .option('--json', 'for programs')
   .action((address: string, options: PullOptions) => ending(() => pull(address, options)));
+
+program
+  .command('graft')
+  .description('list the colours of a settings file, or write it with some of them replaced and all else as it is')
+  .argument('<host>', 'any text file')
+  .option(
+    '--set <index=colour>',
+    'the colour of one slot, by its place in the list from 0; may be given several times',
+    repeated,
+    [],
+  )
+  .option('--order <order>', 'of the bytes of its codes, where the file does not tell: rgba, argb, bgra or abgr')
+  .option('--asides', 'colours in comments and sentences too')
+  .option('--out <file>', 'where to write')
+  .option('--json', 'for programs')
+  .action((host: string, options: GraftOptions) => ending(() => graft(host, options)));

@@ -21,7 +21,7 @@ test('it starts, writes to the shell, and ends with what a build can go by', () 
   const { status, stdout, stderr } = run('inspect', '/nowhere/x.txt');
   expect([status, stdout, stderr]).toEqual([2, '', 'breakwater: /nowhere/x.txt is not there.\n']);
   const usage = run('export', 'x');
-  expect([usage.status, usage.stderr]).toEqual([1, expect.stringContaining("required option '--out <folder>' not specified")]);
+  expect([usage.status, usage.stderr]).toEqual([2, "breakwater: required option '--out <folder>' not specified\n"]);
 });
 
 test.each([

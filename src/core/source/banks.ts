@@ -35,7 +35,12 @@ export function banksOf(slots: readonly Slot[]): Bank[] {
     for (const [key, members] of groups) {
       if (members.length < 2) continue;
       for (const at of members) taken.add(at);
-      const entries = isValue ? null : entriesOf(members.map((at) => slots[at]!), up);
+      const entries = isValue
+        ? null
+        : entriesOf(
+            members.map((at) => slots[at]!),
+            up,
+          );
       banks.push({ key, slots: members, entries });
     }
     left = left.filter((at) => !taken.has(at));
@@ -70,7 +75,13 @@ export interface Resized {
  * that counts up by an equal step.
  * @returns one sentence when it is not
  */
-export function resized(source: SourceText, slots: readonly Slot[], bank: Bank, length: number, literalTexts: readonly string[]): Resized | string {
+export function resized(
+  source: SourceText,
+  slots: readonly Slot[],
+  bank: Bank,
+  length: number,
+  literalTexts: readonly string[],
+): Resized | string {
   const { entries } = bank;
   if (!entries) return 'The entries of this run cannot be told from each other, so it keeps its length.';
   if (length < 1) return 'A run keeps at least one entry.';
@@ -102,7 +113,9 @@ interface Pattern {
 
 /** How entries are written, when all are written alike. */
 function patternOf(source: SourceText, members: readonly Slot[], entries: readonly Span[]): Pattern | string {
-  const halves = members.map(({ span }, at) => [source.text.slice(entries[at]!.from, span.from), source.text.slice(span.to, entries[at]!.to)] as const);
+  const halves = members.map(
+    ({ span }, at) => [source.text.slice(entries[at]!.from, span.from), source.text.slice(span.to, entries[at]!.to)] as const,
+  );
   const [before, behind] = [counted(halves.map(([half]) => half)), counted(halves.map(([, half]) => half))];
   if (!before || !behind)
     return 'The entries of this run differ in more than their colours and one number that counts, so it keeps its length.';

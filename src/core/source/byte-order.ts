@@ -10,7 +10,8 @@ export interface ToldOrder {
 }
 
 /** Words by which a file says its order itself: `0xAABBGGRR`, ARGB, bgr; not the name of a function. */
-const SPELLED = /(?<![a-z])(?:0x|#|&h)?(a{1,2}r{1,2}g{1,2}b{1,2}|r{1,2}g{1,2}b{1,2}a{1,2}|a{1,2}b{1,2}g{1,2}r{1,2}|b{1,2}g{1,2}r{1,2}a{1,2}|b{1,2}g{1,2}r{1,2})(?![a-z(])/gi;
+const SPELLED =
+  /(?<![a-z])(?:0x|#|&h)?(a{1,2}r{1,2}g{1,2}b{1,2}|r{1,2}g{1,2}b{1,2}a{1,2}|a{1,2}b{1,2}g{1,2}r{1,2}|b{1,2}g{1,2}r{1,2}a{1,2}|b{1,2}g{1,2}r{1,2})(?![a-z(])/gi;
 /** A file says it once, near its beginning or among its keys; the rest of a large one is not looked through. */
 const LOOKED_THROUGH = 200_000;
 
@@ -19,7 +20,9 @@ const LOOKED_THROUGH = 200_000;
  * digits and in all numbers of 32 bits, for opacity seldom changes and colours do.
  */
 export function tellByteOrder(text: string, occurrences: readonly Occurrence[]): ToldOrder {
-  const named = new Set(Array.from(text.slice(0, LOOKED_THROUGH).matchAll(SPELLED), ([, letters]) => letters!.toLowerCase().replace(/(.)\1/g, '$1')));
+  const named = new Set(
+    Array.from(text.slice(0, LOOKED_THROUGH).matchAll(SPELLED), ([, letters]) => letters!.toLowerCase().replace(/(.)\1/g, '$1')),
+  );
   if (named.size === 1) {
     const [letters] = named as unknown as [ByteOrder | 'bgr'];
     const order: ByteOrder = letters === 'bgr' ? 'abgr' : letters;
@@ -29,7 +32,10 @@ export function tellByteOrder(text: string, occurrences: readonly Occurrence[]):
   // Basic's codes begin with blue: common practice.
   if (isBasic) return { order: 'abgr', evidence: 'codes behind &H begin with blue' };
   const long = occurrences.flatMap(({ literal }) => fourBytes(literal) ?? []);
-  const program = occurrences.some(({ literal: { manner } }) => (manner.kind === 'code' && /^0x/i.test(manner.prefix)) || (manner.kind === 'integer' && manner.order.length === 4));
+  const program = occurrences.some(
+    ({ literal: { manner } }) =>
+      (manner.kind === 'code' && /^0x/i.test(manner.prefix)) || (manner.kind === 'integer' && manner.order.length === 4),
+  );
   const usual: ByteOrder = program ? 'argb' : 'rgba';
   if (long.length === 0) return { order: usual, evidence: 'no code in it has four bytes' };
   const first = constant(long.map((digits) => digits.slice(0, 2)));

@@ -15,9 +15,11 @@ const STRING = '"(?:[^"\\\\\\r\\n]|\\\\.){0,400}"|\'(?:[^\'\\\\\\r\\n]|\\\\.){0,
 /** The name that a value is given to on its line. */
 const NAME = /([\p{L}_$][\p{L}\p{N}_$.-]*)["'\]]?\s*(?::\s*[\w<>[\]]+\s*)?(?::=|=>|[=:(])?\s*(?:new\s+)?["'`]?$/u;
 /** The name of a list, before its bracket. */
-const LIST_NAME = /([\p{L}_$][\p{L}\p{N}_$.-]*)["'\]]?(?:\[\])?\s*(?::\s*[\w<>[\]]+\s*)?(?::=|=>|[=:])?\s*(?:new\s+)?[\w<>[\]]*$/u;
+const LIST_NAME =
+  /([\p{L}_$][\p{L}\p{N}_$.-]*)["'\]]?(?:\[\])?\s*(?::\s*[\w<>[\]]+\s*)?(?::=|=>|[=:])?\s*(?:new\s+)?[\w<>[\]]*$/u;
 /** The names of a line, without words that every program has. */
-const NAMES = /(?<![\p{L}\p{N}_$"'`])(?!(?:const|let|var|static|final|public|private|protected|new|local|vec[34]|float[34]?|int|auto|val)\b)[\p{L}_$][\p{L}\p{N}_$.-]*/gu;
+const NAMES =
+  /(?<![\p{L}\p{N}_$"'`])(?!(?:const|let|var|static|final|public|private|protected|new|local|vec[34]|float[34]?|int|auto|val)\b)[\p{L}_$][\p{L}\p{N}_$.-]*/gu;
 /** Three or four numbers within brackets, with the marks of their type behind them or not. */
 const NUMBER = String.raw`(?:\d+\.?\d*|\.\d+)`;
 const TUPLE = new RegExp(String.raw`(?<=[([{]\s*)${NUMBER}[fF]?(?:\s*,\s*${NUMBER}[fF]?){2,3}(?=\s*[)\]}])`, 'g');
@@ -52,7 +54,8 @@ export function scanCode(source: SourceText, comments: CommentStyle = 'c'): Scan
     const name = names.find((each) => speaksOfColour(each));
     const range = name !== undefined && !/\brgba?\s*\($/i.test(lineBefore(index)) && rangeOf(found.split(',').map(parseFloat));
     const literal = range && numbersLiteral(found, range);
-    if (literal) occurrences.push({ span: { from: index, to: index + found.length }, literal, way: [stepOf(name!)], aside: asideAt(index) });
+    if (literal)
+      occurrences.push({ span: { from: index, to: index + found.length }, literal, way: [stepOf(name!)], aside: asideAt(index) });
   }
   return { occurrences: occurrences.sort((one, two) => one.span.from - two.span.from), problems: [] };
 }

@@ -6,8 +6,7 @@ import { problem, type Problem } from './problem';
 import type { SourceText, Span } from './source-text';
 
 /** Properties whose plain words may be colour names; elsewhere `tan` or `plum` may be a name of something else. */
-const MAY_NAME =
-  /^(?:--|\$|@)|color|background|border|outline|fill|stroke|shadow|gradient|decoration|column-rule|caret|accent/i;
+const MAY_NAME = /^(?:--|\$|@)|color|background|border|outline|fill|stroke|shadow|gradient|decoration|column-rule|caret|accent/i;
 const FUNCTIONS: ReadonlySet<string> = new Set(CSS_FUNCTIONS);
 
 /** Deeper than this no style sheet is nested. */
@@ -88,7 +87,8 @@ export function scanCss(
     }
   };
   const remark = (from: number, to: number) => {
-    for (const found of commentOccurrences(text.slice(from, to), part.from + from, way())) occurrences.push({ ...found, whole: false });
+    for (const found of commentOccurrences(text.slice(from, to), part.from + from, way()))
+      occurrences.push({ ...found, whole: false });
   };
   const nest = (by: 1 | -1) => {
     depth = Math.max(0, depth + by);
@@ -113,7 +113,9 @@ export function scanCss(
     switch (type) {
       case tokenTypes.LeftCurlyBracket: {
         nest(1);
-        const selector = statement ? text.slice(statement.from, start).replace(/\s+/g, ' ').trim().slice(0, LONGEST_SELECTOR) : '';
+        const selector = statement
+          ? text.slice(statement.from, start).replace(/\s+/g, ' ').trim().slice(0, LONGEST_SELECTOR)
+          : '';
         const counts = blocks.at(-1)?.counts ?? top;
         const number = (counts.get(selector) ?? 0) + 1;
         counts.set(selector, number);
@@ -163,7 +165,8 @@ export function scanCss(
         statement.found.push({ from: start, to: end });
         return;
       case tokenTypes.Ident:
-        if (statement.value >= 0 && !/^(?:transparent|currentcolor)$/i.test(text.slice(start, end))) statement.found.push({ from: start, to: end });
+        if (statement.value >= 0 && !/^(?:transparent|currentcolor)$/i.test(text.slice(start, end)))
+          statement.found.push({ from: start, to: end });
     }
   });
   if (tooDeep) {

@@ -13,7 +13,10 @@ export interface Replacement {
 }
 
 /** The edits that put colours into slots, or why one of them cannot be written: then nothing is to be. */
-export function graftEdits(source: SourceText, replacements: readonly Replacement[]): { readonly edits: Edit[]; readonly problems: Problem[] } {
+export function graftEdits(
+  source: SourceText,
+  replacements: readonly Replacement[],
+): { readonly edits: Edit[]; readonly problems: Problem[] } {
   const edits: Edit[] = [];
   const problems: Problem[] = [];
   for (const { slot, colour, withOpacity } of replacements) {
@@ -22,7 +25,8 @@ export function graftEdits(source: SourceText, replacements: readonly Replacemen
     if (isSame(literal.colour, wanted)) continue;
     const text = inItsManner(literal, wanted);
     if (text === null) {
-      const code = withOpacity && colour.alpha < 1 ? `${colour.hex} with an opacity of ${Math.round(colour.alpha * 100)} %` : colour.hex;
+      const code =
+        withOpacity && colour.alpha < 1 ? `${colour.hex} with an opacity of ${Math.round(colour.alpha * 100)} %` : colour.hex;
       const message = `${literal.text} (${slot.key}) cannot become ${code} in its own notation; bind another colour, or change the notation in the host file.`;
       problems.push(problem(message, source.placeOf(span.from)));
     } else if (text !== literal.text) edits.push({ span, text });

@@ -1,4 +1,12 @@
-import { createScanner, parseTree, printParseErrorCode, visit, type Node, type ParseError, type ParseErrorCode } from 'jsonc-parser';
+import {
+  createScanner,
+  parseTree,
+  printParseErrorCode,
+  visit,
+  type Node,
+  type ParseError,
+  type ParseErrorCode,
+} from 'jsonc-parser';
 import { numbersLiteral, type Literal } from './literal';
 import { commentOccurrences, rangeOf, step, valueOccurrences, type Occurrence, type Scan, type Step } from './occurrence';
 import { problem, type Problem } from './problem';

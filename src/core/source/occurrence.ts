@@ -75,7 +75,9 @@ export function* literalsIn(text: string, from = 0): Generator<{ span: Span; lit
 
 const NUMBER = String.raw`\d*\.?\d+`;
 /** Three or four numbers with commas, semicolons or white space between, and brackets about them or not. */
-const TUPLE = new RegExp(String.raw`^[([{]?\s*(${NUMBER}(?:\s*[,;]\s*|\s+)${NUMBER}(?:\s*[,;]\s*|\s+)${NUMBER}(?:(?:\s*[,;]\s*|\s+)${NUMBER})?)\s*[)\]}]?$`);
+const TUPLE = new RegExp(
+  String.raw`^[([{]?\s*(${NUMBER}(?:\s*[,;]\s*|\s+)${NUMBER}(?:\s*[,;]\s*|\s+)${NUMBER}(?:(?:\s*[,;]\s*|\s+)${NUMBER})?)\s*[)\]}]?$`,
+);
 
 /**
  * How three or four numbers can be a colour: as shares of 1 where none is more, else as bytes; null when they cannot.
@@ -141,9 +143,12 @@ export function valueOccurrences({ value, raw, from, way, key, coloured }: Value
   return found.map(({ span, literal }) => ({ span, way, literal, aside }));
 }
 
-/** Whether a text is a sentence rather than a value: four words in a row, which no notation of a style has. */
+/** Four words in a row, with codes between them or not. */
+const SENTENCE = /(?:^|[\s,.;(“"'])\p{L}[\p{L}’'-]*,?(?:(?: #[0-9a-f]{3,8},?)? \p{L}[\p{L}’'-]*,?){3}/iu;
+
+/** Whether a text is a sentence rather than a value: no notation of a style has so many words in a row. */
 export function isProse(text: string): boolean {
-  return /(?:^|[\s,.;(“"'])\p{L}[\p{L}’'-]*,?(?: \p{L}[\p{L}’'-]*,?){3}/u.test(text);
+  return SENTENCE.test(text);
 }
 
 /** The colours of a comment. */

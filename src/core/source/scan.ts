@@ -30,14 +30,20 @@ const BY_EXTENSION: readonly [RegExp, SourceKind][] = [
   [/\.(?:css|scss|sass|less|styl|pcss|qss)$/i, 'css'],
   [/\.(?:ini|cfg|conf|config|properties|toml|reg|desktop|inf|env|editorconfig|xresources|xdefaults)$/i, 'settings'],
   [/\.(?:ya?ml)$/i, 'yaml'],
-  [/\.(?:[cm]?[jt]sx?|c|h|cc|cpp|hpp|m|mm|cs|java|kt|kts|swift|dart|go|rs|php|scala|groovy|gradle|glsl|hlsl|wgsl|shader|qml|lua|sql|hs|elm|py|rb|sh|bash|zsh|fish|gd|pl|r|jl|nix|ps1|tcl)$/i, 'code'],
+  [
+    /\.(?:[cm]?[jt]sx?|c|h|cc|cpp|hpp|m|mm|cs|java|kt|kts|swift|dart|go|rs|php|scala|groovy|gradle|glsl|hlsl|wgsl|shader|qml|lua|sql|hs|elm|py|rb|sh|bash|zsh|fish|gd|pl|r|jl|nix|ps1|tcl)$/i,
+    'code',
+  ],
 ];
 const SHELL = /\.(?:py|rb|sh|bash|zsh|fish|gd|pl|r|jl|nix|ps1|tcl)$/i;
 const DASHES = /\.(?:lua|sql|hs|elm)$/i;
 
 /** What kind of source a text is, by its name, and by how it begins where the name says nothing. */
 export function kindOfSource(name: string, { text }: SourceText): SourceKind {
-  const head = text.slice(0, 4_096).replace(/^\ufeff/, '').trimStart();
+  const head = text
+    .slice(0, 4_096)
+    .replace(/^\ufeff/, '')
+    .trimStart();
   // What begins as XML is XML, whatever its extension.
   if (/^<(?:\?xml|!--|!DOCTYPE|[A-Za-z_])/.test(head)) return 'xml';
   const known = BY_EXTENSION.find(([extension]) => extension.test(name))?.[1];

@@ -1,4 +1,13 @@
-import { commentOccurrences, literalsIn, LONGEST_LINE, step, valueOccurrences, type Occurrence, type Scan, type Step } from './occurrence';
+import {
+  commentOccurrences,
+  literalsIn,
+  LONGEST_LINE,
+  step,
+  valueOccurrences,
+  type Occurrence,
+  type Scan,
+  type Step,
+} from './occurrence';
 import type { SourceText } from './source-text';
 import { speaksOfColour } from './speaks-of-colour';
 
@@ -33,12 +42,16 @@ export function scanSettings(source: SourceText): Scan {
       const count = (counts.get(name) ?? 0) + 1;
       counts.set(name, count);
       section = step(name, count === 1 ? null : count);
-    } else if (COMMENT.test(line) && !/^\s*#[0-9a-f]{3,8}\s*[,\]]/i.test(line)) occurrences.push(...commentOccurrences(line, from, way));
+    } else if (COMMENT.test(line) && !/^\s*#[0-9a-f]{3,8}\s*[,\]]/i.test(line))
+      occurrences.push(...commentOccurrences(line, from, way));
     else if (going) {
       const text = line.trim();
       if (/^[\])}],?$/.test(text)) going = null;
       else {
-        const entry = step('', ++going.count, { from: from + line.indexOf(text), to: from + line.indexOf(text) + text.replace(/,$/, '').length });
+        const entry = step('', ++going.count, {
+          from: from + line.indexOf(text),
+          to: from + line.indexOf(text) + text.replace(/,$/, '').length,
+        });
         push(line, from, [...way, step(going.key), entry], going.key);
       }
     } else {

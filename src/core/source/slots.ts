@@ -56,9 +56,22 @@ export function slotsOf(source: SourceText, kind: SourceKind, name: string, { or
     const place = wayText(way);
     const number = (counts.get(place) ?? 0) + 1;
     counts.set(place, number);
-    return { key: number === 1 ? place : `${place}~${number}`, label: labelOf(way), way, span, literal: inOrder(literal, told.order) };
+    return {
+      key: number === 1 ? place : `${place}~${number}`,
+      label: labelOf(way),
+      way,
+      span,
+      literal: inOrder(literal, told.order),
+    };
   });
-  return { kind, slots, banks: banksOf(slots), order: told, spokenOf: occurrences.length - occurrences.filter(({ aside }) => aside === null).length, problems };
+  return {
+    kind,
+    slots,
+    banks: banksOf(slots),
+    order: told,
+    spokenOf: occurrences.length - occurrences.filter(({ aside }) => aside === null).length,
+    problems,
+  };
 }
 
 /** Without what overlaps another: the one that begins first is kept, for only one of them can be replaced. */

@@ -1,9 +1,19 @@
-import { commentOccurrences, literalsIn, LONGEST_LINE, step, valueOccurrences, type Occurrence, type Scan, type Step } from './occurrence';
+import {
+  commentOccurrences,
+  literalsIn,
+  LONGEST_LINE,
+  step,
+  valueOccurrences,
+  type Occurrence,
+  type Scan,
+  type Step,
+} from './occurrence';
 import type { SourceText } from './source-text';
 import { isForPeople, speaksOfColour } from './speaks-of-colour';
 
 /** A line's indentation, the dashes of the lists that begin in it, its key, and the rest (YAML 1.2.2, chapter 8). */
-const LINE = /^(\s*)((?:-\s+)*)(?:("(?:[^"\\]|\\.)*"|'[^']*'|[^\s#"'&*!|>{}[\],:?-][^#:]*?|[^\s#:][^#:\s]*)\s*:(?=\s|$))?\s*(.*)$/;
+const LINE =
+  /^(\s*)((?:-\s+)*)(?:("(?:[^"\\]|\\.)*"|'[^']*'|[^\s#"'&*!|>{}[\],:?-][^#:]*?|[^\s#:][^#:\s]*)\s*:(?=\s|$))?\s*(.*)$/;
 const QUOTED = /^("(?:[^"\\]|\\.)*"|'(?:[^']|'')*')/;
 /** A comment begins a line or stands behind white space, also one that looks like a code. */
 const COMMENT = /(?:^|\s)#.*$/;
@@ -29,7 +39,8 @@ export function scanYaml(source: SourceText): Scan {
     const { from, to } = source.lineSpan(number);
     const line = source.textOf({ from, to });
     if (line.length > LONGEST_LINE) {
-      for (const found of literalsIn(line, from)) occurrences.push({ ...found, way: open.slice(1).map(({ step: each }) => each), aside: null });
+      for (const found of literalsIn(line, from))
+        occurrences.push({ ...found, way: open.slice(1).map(({ step: each }) => each), aside: null });
       continue;
     }
     if (line.trim() === '') continue;
@@ -40,12 +51,22 @@ export function scanYaml(source: SourceText): Scan {
       continue;
     }
     block = null;
-    if (space.length + dashes.length === line.length - rest.length && rest.startsWith('#') && key === undefined && dashes === '') {
+    if (
+      space.length + dashes.length === line.length - rest.length &&
+      rest.startsWith('#') &&
+      key === undefined &&
+      dashes === ''
+    ) {
       occurrences.push(...commentOccurrences(line, from, way()));
       continue;
     }
     let column = space.length;
-    while (open.length > 1 && open.at(-1)!.indent >= column && !(dashes !== '' && open.at(-1)!.indent === column && open.at(-1)!.step.key !== '')) open.pop();
+    while (
+      open.length > 1 &&
+      open.at(-1)!.indent >= column &&
+      !(dashes !== '' && open.at(-1)!.indent === column && open.at(-1)!.step.key !== '')
+    )
+      open.pop();
     for (const dash of dashes.match(/-\s+/g) ?? []) {
       const at = ++open.at(-1)!.count;
       open.push({ indent: column, step: step('', at, { from: from + column, to }), count: 0 });
