@@ -6,8 +6,8 @@ import { hexByte } from '../base/hex';
 import { GREY_CHROMA } from './grey';
 import { decode, oklabToLinear } from './oklab';
 
-/** Linear light of each byte. */
-const LINEAR = Float64Array.from({ length: 256 }, (_, value) => decode(value / 255));
+/** Linear light of each byte, 0..1. */
+export const LINEAR = Float64Array.from({ length: 256 }, (_, value) => decode(value / 255));
 /** Linear light from which on the next byte is nearer, in gamma-encoded terms. */
 const UP = Float64Array.from({ length: 256 }, (_, value) => (value === 255 ? Infinity : decode((value + 0.5) / 255)));
 /** The byte at each of so many linear lights: right to within one or two. */
