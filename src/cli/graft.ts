@@ -69,7 +69,7 @@ function replacementsOf(set: readonly string[], { slots }: Slots): Replacement[]
   return [...chosen.values()];
 }
 
-function list(source: SourceText, { slots, kind, order, spokenOf }: Slots, json: boolean): void {
+function list(source: SourceText, { slots, kind, orders, spokenOf }: Slots, json: boolean): void {
   const rows = slots.map(({ span, literal }) => {
     const offset = source.byteOffset(span.from);
     const { line, column } = source.placeOf(span.from);
@@ -88,6 +88,16 @@ function list(source: SourceText, { slots, kind, order, spokenOf }: Slots, json:
   });
   process.stdout.write(lines.join('\n') + '\n');
   tell(
-    `${SOURCE_KIND_WORDS[kind]}; order of bytes ${order.order}: ${order.evidence}.${spokenOf > 0 ? ` ${spokenOf} more in comments and sentences.` : ''}`,
+    `${SOURCE_KIND_WORDS[kind]}; ${orderWords(slots, orders)}${spokenOf > 0 ? `; ${spokenOf} more in comments and sentences` : ''}.`,
   );
+}
+
+/** Which orders of bytes its codes were read in, and why; only of kinds that it has. */
+function orderWords(slots: Slots['slots'], { hash, program }: Slots['orders']): string {
+  const isHash = slots.map(({ literal: { manner } }) => manner.kind === 'code' && manner.prefix === '#');
+  const words = [
+    ...(isHash.includes(true) ? [`bytes behind # are ${hash.order} (${hash.evidence})`] : []),
+    ...(isHash.includes(false) ? [`other bytes are ${program.order} (${program.evidence})`] : []),
+  ];
+  return words.join(', ');
 }

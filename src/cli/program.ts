@@ -4,6 +4,7 @@ import { ending } from './failure';
 import { graft, type GraftOptions } from './graft';
 import { listFormats } from './formats';
 import { inspect } from './inspect';
+import { recolourFiles, type RecolourOptions } from './recolour';
 import { pull, type PullOptions } from './pull';
 
 /** The commands and what they take. */
@@ -73,3 +74,19 @@ program
   .option('--out <file>', 'where to write')
   .option('--json', 'for programs')
   .action((host: string, options: GraftOptions) => ending(() => graft(host, options)));
+
+program
+  .command('recolour')
+  .description('bring pictures into a palette, pixel by pixel')
+  .argument('<png...>', 'PNG files; several are brought into it alike')
+  .requiredOption('--to <file>', 'a brand file, or any file that inspect can read')
+  .option('--palette <name>', 'one of its palettes; without it, the colours of all')
+  .option('--map <from=to>', 'where one colour goes, whatever is nearest; may be given several times', repeated, [])
+  .option('--key <colour>', 'the colour that becomes transparent')
+  .option('--keep-order', 'the darker of two shades of a hue stays the darker')
+  .option('--dither <kind>', 'none, ordered or diffusion', 'none')
+  .option('--limit <count>', 'use at most so many colours of the palette')
+  .option('--indexed', 'as indexed PNG, with the palette in its order')
+  .requiredOption('--out <folder>', 'where to write')
+  .option('--json', 'for programs')
+  .action((pngs: string[], options: RecolourOptions) => ending(() => recolourFiles(pngs, options)));

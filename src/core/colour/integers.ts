@@ -11,3 +11,8 @@ export function eightDigits(colour: ReadColour, order: 'rgba' | 'argb' = 'rgba')
   const alpha = hexByte(byte(colour.alpha));
   return order === 'rgba' ? colour.hex.slice(1) + alpha : alpha + colour.hex.slice(1);
 }
+
+/** The shown colour as `0xrrggbb`. */
+export function rgbOf({ hex }: Pick<ReadColour, 'hex'>): number {
+  return parseInt(hex.slice(1), 16);
+}

@@ -103,10 +103,25 @@ export class Nearest {
 
   /** The nearest of some, by roots that are exact. */
   private exactly(rgb: number, among: Uint16Array): number {
-    const [l, a, b] = this.labOf(rgb);
+    return this.among(LINEAR[(rgb >> 16) & 255]!, LINEAR[(rgb >> 8) & 255]!, LINEAR[rgb & 255]!, among);
+  }
+
+  /** The nearest to linear light, also of such as no screen shows: below 0 or above 1. */
+  ofLight(red: number, green: number, blue: number): number {
+    return this.among(red, green, blue, this.all);
+  }
+
+  private among(red: number, green: number, blue: number, among: Uint16Array): number {
+    const long = Math.cbrt(0.412221469470763 * red + 0.5363325372617348 * green + 0.0514459932675022 * blue);
+    const middle = Math.cbrt(0.2119034958178252 * red + 0.6806995506452344 * green + 0.1073969535369406 * blue);
+    const short = Math.cbrt(0.0883024591900564 * red + 0.2817188391361215 * green + 0.6299787016738222 * blue);
+    const l = 0.210454268309314 * long + 0.7936177747023054 * middle - 0.0040720430116193 * short;
+    const a = 1.9779985324311684 * long - 2.4285922420485799 * middle + 0.450593709617411 * short;
+    const b = 0.0259040424655478 * long + 0.7827717124575296 * middle - 0.8086757549230774 * short;
     let best = 0;
     let least = Infinity;
-    for (const at of among) {
+    for (let n = 0; n < among.length; n++) {
+      const at = among[n]!;
       const distance = (l - this.l[at]!) ** 2 + (a - this.a[at]!) ** 2 + (b - this.b[at]!) ** 2;
       if (distance < least) {
         least = distance;

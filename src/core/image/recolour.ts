@@ -91,6 +91,13 @@ class PlaceTable {
     this.table[code] = place + 1;
   }
 
+  /** The place of a mixture of light, which with what its neighbours lack may be more or less than a screen shows. */
+  ofLight(red: number, green: number, blue: number): number {
+    const shown = red >= 0 && red <= 1 && green >= 0 && green <= 1 && blue >= 0 && blue <= 1;
+    if (shown) return this.of(linearToByte(red) | (linearToByte(green) << 8) | (linearToByte(blue) << 16));
+    return this.open[this.nearest.ofLight(red, green, blue)]!;
+  }
+
   private look(code: number): number {
     const place = this.open[this.nearest.of(swapped(code))]!;
     this.set(code, place);
@@ -158,6 +165,11 @@ function spread(light: Float64Array): number {
   return sum / count;
 }
 
+/** Light with what neighbours lack. Cut some way beyond what a screen can show, or an error that nothing can make good would grow for ever. */
+function within(light: number): number {
+  return light < -1 ? -1 : light > 2 ? 2 : light;
+}
+
 /**
  * Error diffusion after Floyd and Steinberg (1976), every other row from right to left. What a pixel lacks is passed on as
  * linear light, for that is what adds up in the eye.
@@ -181,11 +193,10 @@ function diffuse(pixels: Uint32Array, width: number, table: PlaceTable, settled:
         continue;
       }
       const slot = (x + 1) * 3;
-      // Cut to what a screen can show, or an error that nothing can make good would go on for ever.
-      const red = Math.min(1, Math.max(0, LINEAR[code & 255]! + here[slot]!));
-      const green = Math.min(1, Math.max(0, LINEAR[(code >> 8) & 255]! + here[slot + 1]!));
-      const blue = Math.min(1, Math.max(0, LINEAR[code >> 16]! + here[slot + 2]!));
-      const place = table.of(linearToByte(red) | (linearToByte(green) << 8) | (linearToByte(blue) << 16));
+      const red = within(LINEAR[code & 255]! + here[slot]!);
+      const green = within(LINEAR[(code >> 8) & 255]! + here[slot + 1]!);
+      const blue = within(LINEAR[code >> 16]! + here[slot + 2]!);
+      const place = table.ofLight(red, green, blue);
       places[at] = place;
       const next = slot + 3 * ahead;
       const back = slot - 3 * ahead;

@@ -3,10 +3,21 @@ import type { Occurrence } from './occurrence';
 
 export const BYTE_ORDERS = ['rgba', 'argb', 'bgra', 'abgr'] as const satisfies readonly ByteOrder[];
 
-/** The order of the bytes in a file's codes, and what speaks for it: half a sentence. */
+/** The order of the bytes in some of a file's codes, and what speaks for it: half a sentence. */
 export interface ToldOrder {
   readonly order: ByteOrder;
   readonly evidence: string;
+}
+
+/** Codes behind `#` come from the web, where opacity is last; all others from programs, where it is usually first. */
+export interface ToldOrders {
+  readonly hash: ToldOrder;
+  readonly program: ToldOrder;
+}
+
+/** The same order for all. */
+export function ordersBy(order: ByteOrder, evidence: string): ToldOrders {
+  return { hash: { order, evidence }, program: { order, evidence } };
 }
 
 /** Words by which a file says its order itself: `0xAABBGGRR`, ARGB, bgr; not the name of a function. */
@@ -19,31 +30,41 @@ const LOOKED_THROUGH = 200_000;
  * Tells the order of bytes for a whole file: by what it says itself, else by which byte is the same in all codes of eight
  * digits and in all numbers of 32 bits, for opacity seldom changes and colours do.
  */
-export function tellByteOrder(text: string, occurrences: readonly Occurrence[]): ToldOrder {
+export function tellByteOrders(text: string, occurrences: readonly Occurrence[]): ToldOrders {
   const named = new Set(
     Array.from(text.slice(0, LOOKED_THROUGH).matchAll(SPELLED), ([, letters]) => letters!.toLowerCase().replace(/(.)\1/g, '$1')),
   );
   if (named.size === 1) {
     const [letters] = named as unknown as [ByteOrder | 'bgr'];
-    const order: ByteOrder = letters === 'bgr' ? 'abgr' : letters;
-    return { order, evidence: `the file says ${letters.toUpperCase()}` };
+    return ordersBy(letters === 'bgr' ? 'abgr' : letters, `the file says ${letters.toUpperCase()}`);
   }
-  const isBasic = occurrences.some(({ literal: { manner } }) => manner.kind === 'code' && /^&h/i.test(manner.prefix));
-  // Basic's codes begin with blue: common practice.
-  if (isBasic) return { order: 'abgr', evidence: 'codes behind &H begin with blue' };
-  const long = occurrences.flatMap(({ literal }) => fourBytes(literal) ?? []);
-  const program = occurrences.some(
-    ({ literal: { manner } }) =>
-      (manner.kind === 'code' && /^0x/i.test(manner.prefix)) || (manner.kind === 'integer' && manner.order.length === 4),
-  );
-  const usual: ByteOrder = program ? 'argb' : 'rgba';
-  if (long.length === 0) return { order: usual, evidence: 'no code in it has four bytes' };
+  const literals = occurrences.map(({ literal }) => literal);
+  const isBasic = literals.some(({ manner }) => manner.kind === 'code' && /^&h/i.test(manner.prefix));
+  return {
+    hash: told(literals.filter(isHash), 'rgba'),
+    // Basic's codes begin with blue: common practice.
+    program: isBasic
+      ? { order: 'abgr', evidence: 'codes behind &H begin with blue' }
+      : told(
+          literals.filter((literal) => !isHash(literal)),
+          'argb',
+        ),
+  };
+}
+
+function isHash({ manner }: Literal): boolean {
+  return manner.kind === 'code' && manner.prefix === '#';
+}
+
+function told(literals: readonly Literal[], usual: ByteOrder): ToldOrder {
+  const long = literals.flatMap((literal) => fourBytes(literal) ?? []);
+  if (long.length === 0) return { order: usual, evidence: 'no code of four bytes tells' };
   const first = constant(long.map((digits) => digits.slice(0, 2)));
   const last = constant(long.map((digits) => digits.slice(6)));
   if (first !== null && last === null) return { order: 'argb', evidence: `the first byte is ${first} throughout` };
   if (last !== null && first === null) return { order: 'rgba', evidence: `the last byte is ${last} throughout` };
-  if (first === 'ff' && last !== 'ff') return { order: 'argb', evidence: 'the first byte is FF, which is opaque' };
-  if (last === 'ff' && first !== 'ff') return { order: 'rgba', evidence: 'the last byte is FF, which is opaque' };
+  if (first === 'ff' && last !== 'ff') return { order: 'argb', evidence: 'the first byte is ff, which is opaque' };
+  if (last === 'ff' && first !== 'ff') return { order: 'rgba', evidence: 'the last byte is ff, which is opaque' };
   return { order: usual, evidence: 'nothing in the file tells, so it is the usual one' };
 }
 
@@ -61,8 +82,9 @@ function fourBytes({ text, manner }: Literal): string | null {
 }
 
 /** A literal read in another order of bytes; those that have none stay. */
-export function inOrder(literal: Literal, order: ByteOrder): Literal {
+export function inOrder(literal: Literal, { hash, program }: ToldOrders): Literal {
   const { text, manner } = literal;
+  const { order } = isHash(literal) ? hash : program;
   if (manner.kind === 'integer') return integerLiteral(text, order) ?? literal;
   if (manner.kind !== 'code') return literal;
   return codeLiteral(text, manner.prefix, text.slice(manner.prefix.length), order) ?? literal;

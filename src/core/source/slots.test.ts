@@ -202,9 +202,15 @@ test.each([
     'argb',
     'nothing in the file tells, so it is the usual one',
   ],
-  ['Basic', '<a b="&amp;H112233"/>', 'rgba', 'no code in it has four bytes'],
+  [
+    'each kind of codes for itself',
+    '<a b="#11223344" c="0x11223344" d="0xff445566"/>',
+    'argb',
+    'nothing in the file tells, so it is the usual one',
+  ],
 ])('the order of bytes is told for the whole file: %s', (_what, text, order, evidence) => {
-  expect(found('a.xml', text).order).toEqual({ order, evidence });
+  const { hash, program } = found('a.xml', text).orders;
+  expect(/0x|[$]/.test(text.replace(/<!--.*?-->/, '')) ? program : hash).toEqual({ order, evidence });
 });
 
 test('an order chosen by hand counts for codes and packed numbers', () => {

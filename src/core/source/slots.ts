@@ -1,5 +1,5 @@
 import { banksOf, type Bank } from './banks';
-import { inOrder, tellByteOrder, type ToldOrder } from './byte-order';
+import { inOrder, ordersBy, tellByteOrders, type ToldOrders } from './byte-order';
 import type { ByteOrder, Literal } from './literal';
 import { wayText, type Occurrence, type Step } from './occurrence';
 import type { Problem } from './problem';
@@ -24,7 +24,7 @@ export interface Slots {
   readonly slots: readonly Slot[];
   /** Runs of slots that take a palette in order. */
   readonly banks: readonly Bank[];
-  readonly order: ToldOrder;
+  readonly orders: ToldOrders;
   /** How many colours stand in comments and sentences, which are no slots unless asked for. */
   readonly spokenOf: number;
   readonly problems: readonly Problem[];
@@ -45,12 +45,12 @@ export function slotsOf(source: SourceText, kind: SourceKind, name: string, { or
   const { occurrences, problems } = scanSource(source, kind, name);
   const wanted = apart(occurrences.filter(({ aside }) => asides || aside === null));
   // In style sheets eight digits are what the standard says (CSS Color 4, section 5.2).
-  const told: ToldOrder =
+  const orders =
     order !== undefined
-      ? { order, evidence: 'chosen by hand' }
+      ? ordersBy(order, 'chosen by hand')
       : kind === 'css'
-        ? { order: 'rgba', evidence: 'style sheets have opacity last' }
-        : tellByteOrder(source.text, wanted);
+        ? ordersBy('rgba', 'style sheets have opacity last')
+        : tellByteOrders(source.text, wanted);
   const counts = new Map<string, number>();
   const slots = wanted.map(({ span, way, literal }): Slot => {
     const place = wayText(way);
@@ -61,14 +61,14 @@ export function slotsOf(source: SourceText, kind: SourceKind, name: string, { or
       label: labelOf(way),
       way,
       span,
-      literal: inOrder(literal, told.order),
+      literal: inOrder(literal, orders),
     };
   });
   return {
     kind,
     slots,
     banks: banksOf(slots),
-    order: told,
+    orders,
     spokenOf: occurrences.length - occurrences.filter(({ aside }) => aside === null).length,
     problems,
   };
