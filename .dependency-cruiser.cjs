@@ -26,7 +26,7 @@ module.exports = {
       {
         pathNot: [
           '^src/core/',
-          '^node_modules/(culori|zod|nanoid|fast-png|fflate|iobuffer|saxes|jsonc-parser|papaparse|css-tree|liquidjs|@types/(culori|papaparse|css-tree))/',
+          '^node_modules/(culori|zod|nanoid|fast-png|fflate|iobuffer|saxes|jsonc-parser|papaparse|css-tree|diff|liquidjs|@types/(culori|papaparse|css-tree))/',
         ],
       },
       'The core imports only itself and its few libraries.',
@@ -42,6 +42,7 @@ module.exports = {
       intake: ['base', 'colour', 'source', 'image', 'brand'],
       formats: ['base', 'colour', 'palette', 'image', 'brand', 'findings'],
       release: ['base', 'brand', 'findings', 'formats'],
+      drift: ['base', 'colour', 'source', 'image', 'brand', 'findings', 'intake', 'formats', 'release'],
       sheet: ['base', 'colour', 'palette', 'brand', 'findings'],
       shelf: ['base', 'colour', 'brand'],
     }),

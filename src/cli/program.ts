@@ -1,6 +1,7 @@
 import { Command } from 'commander';
 import { exportFiles, type ExportOptions } from './export';
 import { ending } from './failure';
+import { compareFiles } from './compare';
 import { graft, type GraftOptions } from './graft';
 import { listFormats } from './formats';
 import { inspect } from './inspect';
@@ -90,3 +91,13 @@ program
   .requiredOption('--out <folder>', 'where to write')
   .option('--json', 'for programs')
   .action((pngs: string[], options: RecolourOptions) => ending(() => recolourFiles(pngs, options)));
+
+program
+  .command('compare')
+  .description('tell whether delivered files still have the colours that the brand decided; ends with 1 when they have not')
+  .argument('<delivered>', 'a file, a zip or a folder')
+  .argument('<brand>', 'a brand file')
+  .option('--json', 'for programs')
+  .action((delivered: string, brand: string, options: { json?: boolean }) =>
+    ending(() => compareFiles(delivered, brand, options)),
+  );

@@ -70,6 +70,11 @@ export function* literalsIn(text: string, from = 0): Generator<{ span: Span; lit
     if (prefix !== '' && prefix !== '#' && !WHOLE.test(found)) continue;
     const literal = prefix === '' ? readLiteral(found) : codeLiteral(found, prefix, found.slice(prefix.length), 'rgba');
     if (literal) yield { span: { from: from + index, to: from + index + found.length }, literal };
+    else if (prefix === '') {
+      // A function of a program's that is called like one of CSS: `Color("#1f6f78")`.
+      const open = found.indexOf('(') + 1;
+      yield* literalsIn(found.slice(open, -1), from + index + open);
+    }
   }
 }
 
