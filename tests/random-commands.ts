@@ -154,6 +154,40 @@ export function commandFor(brand: Brand, { kind, a, b, c }: Pick): Command {
     () =>
       brand.destinations[0] && { do: 'destination.edit', id: brand.destinations[0].id, set: { options: { a: c, b: [1, null] } } },
     () => brand.destinations[0] && { do: 'destination.remove', id: brand.destinations[0].id },
+    () => ({
+      do: 'graft.add',
+      graft: {
+        id: fresh(),
+        path: `h${c}.xml`,
+        host: { sha256: 'a'.repeat(64), name: 'h.xml', bytes: 10 },
+        theme: theme.id,
+        bindings: { '/a[1]': { to: { swatch: swatches[0]?.id ?? 'gone' }, was: '#112233' } },
+        banks: {},
+      },
+      before: null,
+    }),
+    () => {
+      const graft = pick(brand.grafts, a);
+      return (
+        graft && {
+          do: 'graft.bind',
+          id: graft.id,
+          set: { [`/a[${b % 4}]`]: c % 3 === 0 ? null : { to: { token: token?.id ?? 'gone' }, was: '#445566' } },
+        }
+      );
+    },
+    () => {
+      const graft = pick(brand.grafts, a);
+      const set = { '/b[*]': c % 3 === 0 || !palette ? null : { palette: palette.id, resize: c % 2 === 0 } };
+      return graft && { do: 'graft.bank', id: graft.id, set };
+    },
+    () =>
+      brand.grafts[0] && {
+        do: 'graft.edit',
+        id: pick(brand.grafts, a)!.id,
+        set: { path: `k${c}.xml`, asides: c % 2 ? null : true },
+      },
+    () => brand.grafts[0] && { do: 'graft.remove', id: pick(brand.grafts, a)!.id },
     () => ({ do: 'brand.edit', set: { name: `B ${c}` } }),
   ];
   const step = makers[kind % makers.length]!() || ({ do: 'brand.edit', set: { name: `B ${c}` } } as Step);

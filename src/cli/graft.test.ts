@@ -55,7 +55,7 @@ test.each([
     'no colours',
     host('none.ini', 'a = 1\n; #112233\n'),
     [],
-    'none.ini holds no colour that could be replaced. 1 stand in comments or sentences: --asides takes those too.',
+    'none.ini holds no colour that could be replaced. 1 stand in comments or sentences, which can be asked for.',
   ],
   ['a slot that there is not', planner, ['--set', '9=#112233'], 'there is no slot 9; this host has 3, numbered from 0.'],
   ['no number', planner, ['--set', 'x=#112233'], '“x=#112233” sets nothing; write INDEX=#rrggbb, such as 3=#1f6f78.'],
@@ -72,7 +72,7 @@ test.each([
     'an opacity that a number cannot hold',
     host('c.c', 'int sea = 0x1f6f78;'),
     ['--set', '0=#11223380'],
-    'c.c, line 1, column 11: 0x1f6f78 (sea) cannot become #112233 with an opacity of 50 % in its own notation; bind another colour, or change the notation in the host file.',
+    'c.c, line 1, column 11: 0x1f6f78 (/sea) cannot become #112233 with an opacity of 50 % in its own notation; bind another colour, or change the notation in the host file.',
   ],
 ])('%s: one line, and nothing is written', async (_what, path, more, sentence) => {
   const out = join(folder, 'never.xml');

@@ -1,10 +1,15 @@
 import { basename, dirname } from 'node:path';
-import { graftEdits, notationOf, wantedColour, type Replacement } from '@/core/source/graft';
+import type { Brand } from '@/core/brand/document';
+import { bindingsOf, readBindFile, type ReadBindings } from '@/core/graft/bind-file';
+import { readHost, type Host } from '@/core/graft/host';
+import { writeOnto } from '@/core/graft/write-graft';
 import { BYTE_ORDERS } from '@/core/source/byte-order';
+import { graftEdits, notationOf, wantedColour, type Replacement } from '@/core/source/graft';
 import type { ByteOrder } from '@/core/source/literal';
-import { kindOfSource, SOURCE_KIND_WORDS } from '@/core/source/scan';
-import { slotsOf, type Slots } from '@/core/source/slots';
-import { SourceText } from '@/core/source/source-text';
+import { SOURCE_KIND_WORDS } from '@/core/source/scan';
+import type { Slots } from '@/core/source/slots';
+import type { Edit } from '@/core/source/source-text';
+import { brandFileAt } from './brand-at';
 import { fail, tell } from './failure';
 import { load } from './input';
 import { patch, printable } from './patch';
@@ -12,46 +17,63 @@ import { placeFiles } from './place-files';
 
 export interface GraftOptions {
   set?: string[];
+  brand?: string;
+  bind?: string;
   order?: string;
   asides?: boolean;
   out?: string;
   json?: boolean;
 }
 
-/** Larger than any settings file that people keep, in bytes. */
-const LARGEST_HOST = 20 * 1024 * 1024;
-
 export function graft(path: string, options: GraftOptions): void {
-  const { source, found } = hostOf(path, options);
-  const { set = [], out } = options;
-  if (set.length > 0 && out === undefined) fail('--set needs --out FILE, where the host is to be written.');
-  if (out === undefined) return list(source, found, options.json ?? false);
-  const { edits, problems } = graftEdits(source, replacementsOf(set, found));
-  const [first] = problems;
-  if (first) fail(`${path}, line ${first.line}, column ${first.column}: ${first.message}`);
-  placeFiles(dirname(out), [{ path: basename(out), bytes: source.rewritten(edits) }]);
-  tell(`${out}: ${edits.length} of ${found.slots.length} colours replaced, everything else as it was.`);
+  const { set = [], brand, bind, out, json = false } = options;
+  if ((brand === undefined) !== (bind === undefined))
+    fail('--brand and --bind go together: a brand file, and a file of bindings.');
+  if (set.length > 0 && bind !== undefined) fail('give either --set or --bind.');
+  const chooses = set.length > 0 || bind !== undefined;
+  if (chooses && out === undefined)
+    fail(`${bind === undefined ? '--set' : '--bind'} needs --out FILE, where the host is to be written.`);
+  const bindings = bind === undefined ? null : bindingsAt(bind);
+  const host = hostOf(path, bindings ?? options);
+  if (out === undefined) return list(host, json);
+  const written = bindings ? boundTo(brandFileAt(brand!), bindings, host, path) : withSet(host, set, path);
+  placeFiles(dirname(out), [{ path: basename(out), bytes: host.source.rewritten(written) }]);
+  tell(`${out}: ${written.length} of ${host.found.slots.length} colours replaced, everything else as it was.`);
 }
 
 /** A host file with its slots, or the end of the command with the reason. */
-export function hostOf(
-  path: string,
-  { order, asides }: Pick<GraftOptions, 'order' | 'asides'>,
-): { source: SourceText; found: Slots } {
+function hostOf(path: string, { order, asides }: { order?: string | undefined; asides?: boolean | undefined }): Host {
   const { name, bytes } = load(path);
-  if (bytes.length > LARGEST_HOST) fail(`${path} is larger than 20 MB; a host is at most that.`);
-  if (bytes.length === 0) fail(`${path} is empty; there is nothing to graft onto.`);
-  const source = SourceText.of(bytes);
-  if (!source) fail(`${path} is no text; a host is a text file such as XML, JSON, INI or a style sheet.`);
   if (order !== undefined && !(BYTE_ORDERS as readonly string[]).includes(order))
     fail(`there is no order of bytes “${order}”; choose one of ${BYTE_ORDERS.join(', ')}.`);
-  const found = slotsOf(source, kindOfSource(name, source), name, { order: order as ByteOrder | undefined, asides });
-  if (found.slots.length === 0) {
-    const spoken = found.spokenOf > 0 ? ` ${found.spokenOf} stand in comments or sentences: --asides takes those too.` : '';
-    fail(`${path} holds no colour that could be replaced.${spoken}`);
-  }
-  for (const { line, message } of found.problems) tell(`${path}, line ${line}: ${message}`);
-  return { source, found };
+  const host = readHost(name, bytes, { ...(order !== undefined && { order: order as ByteOrder }), ...(asides && { asides }) });
+  if (typeof host === 'string') return fail(`${dirname(path) === '.' ? '' : `${dirname(path)}/`}${host}`);
+  for (const { line, message } of host.found.problems) tell(`${path}, line ${line}: ${message}`);
+  return host;
+}
+
+function withSet({ source, found }: Host, set: readonly string[], path: string): readonly Edit[] {
+  const { edits, problems } = graftEdits(source, replacementsOf(set, found));
+  const [first] = problems;
+  return first ? fail(`${path}, line ${first.line}, column ${first.column}: ${first.message}`) : edits;
+}
+
+function bindingsAt(path: string): ReadBindings {
+  const read = readBindFile(new TextDecoder().decode(load(path).bytes));
+  return typeof read === 'string' ? fail(`${path}: ${read}`) : read;
+}
+
+function boundTo(brand: Brand, bindings: ReadBindings, host: Host, path: string): readonly Edit[] {
+  const bound = bindingsOf(brand, bindings, host.found);
+  if (typeof bound === 'string') return fail(`${path}: ${bound}`);
+  const graft = {
+    id: 'graft',
+    path: basename(path),
+    host: { sha256: '', name: basename(path), bytes: host.source.bytes.length },
+    ...bound,
+  };
+  const { edits, findings } = writeOnto(brand, graft, host);
+  return findings.length > 0 ? fail(findings[0]!.message) : edits;
 }
 
 /** `3=#1f6f78`: which slot, by its place in the list, and what colour. */
@@ -69,7 +91,7 @@ function replacementsOf(set: readonly string[], { slots }: Slots): Replacement[]
   return [...chosen.values()];
 }
 
-function list(source: SourceText, { slots, kind, orders, spokenOf }: Slots, json: boolean): void {
+function list({ source, found: { slots, kind, orders, spokenOf } }: Host, json: boolean): void {
   const rows = slots.map(({ span, literal }) => {
     const offset = source.byteOffset(span.from);
     const { line, column } = source.placeOf(span.from);

@@ -70,6 +70,8 @@ program
     repeated,
     [],
   )
+  .option('--brand <file>', 'a brand file, whose colours the slots are to have')
+  .option('--bind <file>', 'which slot has which token or swatch of it')
   .option('--order <order>', 'of the bytes of its codes, where the file does not tell: rgba, argb, bgra or abgr')
   .option('--asides', 'colours in comments and sentences too')
   .option('--out <file>', 'where to write')

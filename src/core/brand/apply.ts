@@ -1,4 +1,5 @@
 import { edited, find, listed, moved, mustBeNew, mustFit, Refusal, type StepResult } from './apply-parts';
+import { applyGraftStep, isGraftStep } from './apply-grafts';
 import { applyTokenStep, editTokens, isTokenStep, mustPointSomewhere, tokenEdits } from './apply-tokens';
 import { insertBefore, replaced, runsOf, without } from './lists';
 import { LIMITS, type Brand, type Palette, type Swatch, type TokenValue } from './document';
@@ -75,6 +76,7 @@ function editSwatches(brand: Brand, steps: readonly SwatchEdit[]): StepResult {
 
 function applyStep(brand: Brand, step: Step): StepResult {
   if (isTokenStep(step)) return applyTokenStep(brand, step);
+  if (isGraftStep(step)) return applyGraftStep(brand, step);
   switch (step.do) {
     case 'brand.edit': {
       const { next, back } = edited(brand, step, brand.name);

@@ -1,6 +1,21 @@
 import { z } from 'zod';
 import { isStorable, UNSTORABLE } from '../base/storable';
-import { Brand, DataField, Destination, EntityId, LIMITS, Palette, Swatch, Theme, Token, TokenValue } from './document';
+import {
+  BankBinding,
+  Binding,
+  Brand,
+  DataField,
+  Destination,
+  EntityId,
+  Graft,
+  LIMITS,
+  Palette,
+  SlotKey,
+  Swatch,
+  Theme,
+  Token,
+  TokenValue,
+} from './document';
 import { COMMAND_UPGRADES, upgraded } from './versions';
 
 const before = EntityId.nullable();
@@ -97,6 +112,19 @@ const DestinationEdit = z.strictObject({
   ...edit(Destination.pick({ name: true, options: true })),
 });
 const DestinationRemove = z.strictObject({ do: z.literal('destination.remove'), id: EntityId });
+const GraftAdd = z.strictObject({ do: z.literal('graft.add'), graft: Graft, before });
+const GraftEdit = z.strictObject({
+  do: z.literal('graft.edit'),
+  id: EntityId,
+  // What a graft may lack is taken away by null.
+  ...edit(Graft.omit({ id: true }).extend({ order: Graft.shape.order.nullable(), asides: Graft.shape.asides.nullable() })),
+});
+const bindings = z.record(SlotKey, Binding.nullable());
+/** Binds slots; null takes a binding away. */
+const GraftBind = z.strictObject({ do: z.literal('graft.bind'), id: EntityId, set: bindings, was: bindings.optional() });
+const bankBindings = z.record(SlotKey, BankBinding.nullable());
+const GraftBank = z.strictObject({ do: z.literal('graft.bank'), id: EntityId, set: bankBindings, was: bankBindings.optional() });
+const GraftRemove = z.strictObject({ do: z.literal('graft.remove'), id: EntityId });
 const FieldAdd = z.strictObject({ do: z.literal('field.add'), field: DataField, before });
 const FieldEdit = z.strictObject({ do: z.literal('field.edit'), id: EntityId, ...edit(DataField.omit({ id: true })) });
 const FieldRemove = z.strictObject({ do: z.literal('field.remove'), id: EntityId });
@@ -124,6 +152,11 @@ export const Step = z.discriminatedUnion('do', [
   DestinationAdd,
   DestinationEdit,
   DestinationRemove,
+  GraftAdd,
+  GraftEdit,
+  GraftBind,
+  GraftBank,
+  GraftRemove,
   FieldAdd,
   FieldEdit,
   FieldRemove,
@@ -154,6 +187,7 @@ export function touchedBy(command: Command): string[] {
     else if (step.do === 'palette.add') touched.add(step.palette.id);
     else if (step.do === 'theme.add') touched.add(step.theme.id);
     else if (step.do === 'destination.add') touched.add(step.destination.id);
+    else if (step.do === 'graft.add') touched.add(step.graft.id);
     else if (step.do === 'field.add') touched.add(step.field.id);
   }
   return [...touched];

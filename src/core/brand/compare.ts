@@ -5,7 +5,7 @@ import type { Brand } from './document';
 export interface Difference {
   readonly id: string;
   readonly kind: 'added' | 'changed' | 'removed';
-  readonly what: 'brand' | 'palette' | 'swatch' | 'theme' | 'token' | 'destination' | 'field';
+  readonly what: 'brand' | 'palette' | 'swatch' | 'theme' | 'token' | 'destination' | 'graft' | 'field';
   readonly name: string;
 }
 
@@ -57,6 +57,7 @@ function partsOf(brand: Brand, themes: readonly string[]): Map<string, Part> {
     add('token', token.id, token.path, token, () => ({ ...token, values: themes.map((theme) => token.values[theme] ?? null) }));
   for (const destination of brand.destinations)
     add('destination', destination.id, destination.name, destination, () => destination);
+  for (const graft of brand.grafts) add('graft', graft.id, graft.path, graft, () => graft);
   for (const field of brand.fields) add('field', field.id, field.name, field, () => field);
   return parts;
 }

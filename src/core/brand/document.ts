@@ -20,6 +20,10 @@ export const LIMITS = {
   fieldValues: 2_000,
   carried: 20_000,
   carriedText: 50_000,
+  grafts: 50,
+  bindings: 10_000,
+  slotKey: 500,
+  hostBytes: 20 * 1024 * 1024,
 } as const;
 
 /** Ids are keys of records, so a name that every object has already ("constructor") is none. */
@@ -206,6 +210,56 @@ export const Destination = z.strictObject({
   options: z.record(z.string(), z.json()).refine(isStorable, UNSTORABLE),
 });
 
+/** The place of a slot, or of a run of them, in the structure of its host. */
+export const SlotKey = text(LIMITS.slotKey).regex(/^\//, 'The place of a slot begins with a slash.');
+
+/** What a slot of a host is bound to. */
+export const Binding = z.strictObject({
+  to: z.union([z.strictObject({ swatch: id }), z.strictObject({ token: id })]),
+  /** `#rrggbb` of the literal when it was bound, by which it may be known again in a newer host. */
+  was: z.string().regex(/^#[0-9a-f]{6}$/),
+  /** Id of the theme whose colour of a token is meant; absent: that of the graft. */
+  theme: id.optional(),
+});
+
+/** A run of slots that takes a palette's colours in order. */
+export const BankBinding = z.strictObject({
+  palette: id,
+  /** Whether it grows and shrinks with the palette. */
+  resize: z.boolean(),
+});
+
+/** A path below the folder of a release: words with slashes between, none of which leads upwards. */
+const graftPath = z
+  .string()
+  .max(LIMITS.path)
+  .regex(
+    /^(?!.*(?:^|\/)\.)[\p{L}\p{N} ._()+@-]+(?:\/[\p{L}\p{N} ._()+@-]+)*$/u,
+    'A file is named by letters, digits and . _ - with slashes between folders, and no part begins with a dot.',
+  );
+
+/** A file of the organisation's own in which only colours are replaced. The file itself is kept beside the brand. */
+export const Graft = z.strictObject({
+  id,
+  /** Where it is written in a release, such as `planner/berths.xml`. */
+  path: graftPath,
+  host: z.strictObject({
+    /** Of its bytes, by which it is kept. */
+    sha256: z.string().regex(/^[0-9a-f]{64}$/),
+    /** What the file was called, by whose ending it is read. */
+    name,
+    bytes: z.int().min(1).max(LIMITS.hostBytes),
+  }),
+  /** Id of the theme whose colours its tokens have; one that is gone stops a release. */
+  theme: id,
+  /** The order of bytes in its codes, where the file does not tell. */
+  order: z.enum(['rgba', 'argb', 'bgra', 'abgr']).optional(),
+  /** Whether colours in comments and sentences are slots too. */
+  asides: z.literal(true).optional(),
+  bindings: z.record(SlotKey, Binding),
+  banks: z.record(SlotKey, BankBinding),
+});
+
 const BrandShape = z.strictObject({
   format: z.literal('breakwater-brand'),
   version: z.literal(BRAND_VERSION, {
@@ -220,6 +274,7 @@ const BrandShape = z.strictObject({
   themes: z.array(Theme).min(1, 'A brand has at least one theme.').max(LIMITS.themes),
   tokens: z.array(Token).max(LIMITS.tokens),
   destinations: z.array(Destination).max(LIMITS.destinations),
+  grafts: z.array(Graft).max(LIMITS.grafts),
   fields: z.array(DataField).max(LIMITS.fields),
   carried: z.array(Carried).max(LIMITS.carried),
   naming: z.enum(NAMINGS).optional(),
@@ -250,6 +305,11 @@ export const Brand = BrandShape.superRefine((brand, context) => {
   });
   brand.themes.forEach((theme, t) => claim(theme, ['themes', t]));
   brand.destinations.forEach((destination, d) => claim(destination, ['destinations', d]));
+  brand.grafts.forEach((graft, g) => {
+    claim(graft, ['grafts', g]);
+    if (Object.keys(graft.bindings).length + Object.keys(graft.banks).length > LIMITS.bindings)
+      complain(`A graft holds at most ${LIMITS.bindings} bindings.`, ['grafts', g]);
+  });
   const paths = new Set<string>();
   brand.tokens.forEach((token, t) => {
     claim(token, ['tokens', t]);
@@ -304,6 +364,9 @@ export type DataField = z.infer<typeof DataField>;
 export type Carried = z.infer<typeof Carried>;
 export type Naming = (typeof NAMINGS)[number];
 export type Destination = z.infer<typeof Destination>;
+export type Graft = z.infer<typeof Graft>;
+export type Binding = z.infer<typeof Binding>;
+export type BankBinding = z.infer<typeof BankBinding>;
 
 /** Ids of the tokens a state is made from. */
 export function ruleTokens({ of, surface, text }: StateRule): string[] {
@@ -363,8 +426,8 @@ export function brandJsonSchema(): object {
 }
 
 /**
- * The brand as the bytes of a brand file: keys in the schema's order, token values in the themes' order, two-space
- * indent, final newline. Equal brands give equal text.
+ * The brand as the bytes of a brand file: keys in the schema's order, token values in the themes' order, bindings
+ * by their places, two-space indent, final newline. Equal brands give equal text.
  */
 export function serialiseBrand(brand: Brand): string {
   const order = new Map(brand.themes.map((theme, index) => [theme.id, index]));
@@ -374,7 +437,10 @@ export function serialiseBrand(brand: Brand): string {
       Object.entries(token.values).sort(([one], [two]) => (order.get(one) ?? 0) - (order.get(two) ?? 0)),
     ),
   }));
-  return JSON.stringify(BrandShape.parse({ ...brand, tokens }), null, 2) + '\n';
+  const sorted = <T>(record: Record<string, T>) =>
+    Object.fromEntries(Object.entries(record).sort(([one], [two]) => (one < two ? -1 : 1)));
+  const grafts = brand.grafts.map((graft) => ({ ...graft, bindings: sorted(graft.bindings), banks: sorted(graft.banks) }));
+  return JSON.stringify(BrandShape.parse({ ...brand, tokens, grafts }), null, 2) + '\n';
 }
 
 /** A brand with one theme and nothing else in it. */
@@ -388,6 +454,7 @@ export function emptyBrand(brandId: string, brandName: string): Brand {
     themes: [{ id: 'day', name: 'Day' }],
     tokens: [],
     destinations: [],
+    grafts: [],
     fields: [],
     carried: [],
   };

@@ -2,8 +2,8 @@ import type { Step } from './commands';
 import type { Brand } from './document';
 
 /**
- * The steps that take swatches out of the brand, each in favour of another: tokens that pointed at one point at the other
- * from then on, in every theme. @param into id of what stays by id of what goes
+ * The steps that take swatches out of the brand, each in favour of another: tokens that pointed at one, and slots of grafts that were
+ * bound to it, have the other from then on. @param into id of what stays by id of what goes
  */
 export function mergeSwatches(brand: Brand, into: ReadonlyMap<string, string>): Step[] {
   if (into.size === 0) return [];
@@ -16,7 +16,16 @@ export function mergeSwatches(brand: Brand, into: ReadonlyMap<string, string>): 
     );
     return Object.keys(set).length > 0 ? [{ do: 'token.set', id: token.id, set }] : [];
   });
-  return [...relinked, { do: 'swatch.remove', ids: [...into.keys()] }];
+  const rebound = brand.grafts.flatMap((graft): Step[] => {
+    const set = Object.fromEntries(
+      Object.entries(graft.bindings).flatMap(([slot, binding]) => {
+        const stays = 'swatch' in binding.to ? into.get(binding.to.swatch) : undefined;
+        return stays ? [[slot, { ...binding, to: { swatch: stays } }]] : [];
+      }),
+    );
+    return Object.keys(set).length > 0 ? [{ do: 'graft.bind', id: graft.id, set }] : [];
+  });
+  return [...relinked, ...rebound, { do: 'swatch.remove', ids: [...into.keys()] }];
 }
 
 /** Ids of the swatches some token points at straight, in any theme. */

@@ -1,7 +1,7 @@
 import { readColour } from '../colour/read';
 import { canonical } from './canonical';
 import type { Command, Step } from './commands';
-import type { Brand, TokenValue } from './document';
+import type { Binding, Brand, Graft, Token, TokenValue } from './document';
 import { resolveTheme, swatchesOf, tokensOf } from './resolve';
 
 /** A field that a command sets, named so that two commands that set the same have the same key. */
@@ -28,11 +28,18 @@ function fieldEdits({ steps }: Command): FieldEdit[] {
   );
 }
 
+/** Of steps that set entries of a record: which record. */
+const FIELDS_OF: Partial<Record<EditStep['do'], (entity: object) => object>> = {
+  'token.set': (entity) => (entity as Token).values,
+  'graft.bind': (entity) => (entity as Graft).bindings,
+  'graft.bank': (entity) => (entity as Graft).banks,
+};
+
 /** What an edit finds: the fields that it replaces, null where there is none; null when what it edits is gone. */
 function held(brand: Brand, step: EditStep): Record<string, unknown> | null {
   const entity = entityOf(brand, step);
   if (!entity) return null;
-  const fields = step.do === 'token.set' ? (entity as { values: object }).values : entity;
+  const fields = FIELDS_OF[step.do]?.(entity) ?? entity;
   return Object.fromEntries(Object.keys(step.set).map((key) => [key, (fields as Record<string, unknown>)[key] ?? null]));
 }
 
@@ -51,6 +58,10 @@ function entityOf(brand: Brand, step: EditStep): object | undefined {
       return tokensOf(brand).get(step.id);
     case 'destination.edit':
       return brand.destinations.find(({ id }) => id === step.id);
+    case 'graft.edit':
+    case 'graft.bind':
+    case 'graft.bank':
+      return brand.grafts.find(({ id }) => id === step.id);
     case 'field.edit':
       return brand.fields.find(({ id }) => id === step.id);
   }
@@ -125,6 +136,7 @@ function told(brand: Brand, step: EditStep, field: string, theirs: unknown, mine
 function whatIs(brand: Brand, step: EditStep, field: string): string {
   const entity = entityOf(brand, step) as { name?: string; path?: string };
   const name = entity.path ?? entity.name ?? brand.name;
+  if (step.do === 'graft.bind' || step.do === 'graft.bank') return `what ${field} of ${name} is bound to`;
   if (step.do === 'token.set') return `${name} in ${brand.themes.find(({ id }) => id === field)?.name ?? 'a theme that is gone'}`;
   return step.do === 'swatch.edit' && field === 'value' ? name : `the ${field} of ${name}`;
 }
@@ -133,7 +145,7 @@ function inWords(brand: Brand, value: unknown, theme: string): Overtaken['mine']
   if (value === null || value === undefined) return { words: 'nothing', hex: null };
   if (typeof value === 'string') return { words: value === '' ? 'nothing' : value, hex: readColour(value)?.hex ?? null };
   if (typeof value !== 'object') return { words: String(value), hex: null };
-  const given = value as Partial<TokenValue>;
+  const given = ('to' in value ? (value as Binding).to : value) as Partial<TokenValue>;
   if ('colour' in given && given.colour) return { words: given.colour, hex: readColour(given.colour)?.hex ?? null };
   if ('swatch' in given && given.swatch) {
     const swatch = swatchesOf(brand).get(given.swatch)?.swatch;

@@ -1,7 +1,7 @@
 /** The shape a brand document has now. Whoever changes it adds a version, and below what makes the new shape of the old. */
-export const BRAND_VERSION = 3;
+export const BRAND_VERSION = 4;
 /** The shape commands have now, counted likewise. */
-export const COMMAND_VERSION = 2;
+export const COMMAND_VERSION = 3;
 
 type Data = Readonly<Record<string, unknown>>;
 type Upgrade = (data: Data) => Record<string, unknown>;
@@ -10,6 +10,7 @@ type Upgrade = (data: Data) => Record<string, unknown>;
 export const BRAND_UPGRADES: Readonly<Record<number, Upgrade>> = {
   1: (brand) => ({ fields: [], carried: [], ...brand, version: 2 }),
   2: (brand) => ({ ...brand, palettes: each(brand.palettes, withMaker), version: 3 }),
+  3: (brand) => ({ grafts: [], ...brand, version: 4 }),
 };
 export const COMMAND_UPGRADES: Readonly<Record<number, Upgrade>> = {
   1: (command) => ({
@@ -18,6 +19,8 @@ export const COMMAND_UPGRADES: Readonly<Record<number, Upgrade>> = {
       step.do === 'palette.add' ? { ...step, palette: each([step.palette], withMaker)[0] } : step,
     ),
   }),
+  // Only kinds of steps were added.
+  2: (command) => command,
 };
 
 /** Who made a palette once stood with its source; a file of nobody said “nobody named”. */

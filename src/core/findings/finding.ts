@@ -23,7 +23,9 @@ export type RuleId =
   | 'option'
   | 'same-path'
   | 'too-large'
-  | 'template';
+  | 'template'
+  // In a graft:
+  | 'graft';
 
 /** An error stops a release; a warning is something that a consumer will not see as it is here; a note only wants a look. */
 export type Severity = 'error' | 'warning' | 'note';

@@ -41,7 +41,7 @@ export function banksOf(slots: readonly Slot[]): Bank[] {
             members.map((at) => slots[at]!),
             up,
           );
-      banks.push({ key, slots: members, entries });
+      banks.push({ key: `/${key}`, slots: members, entries });
     }
     left = left.filter((at) => !taken.has(at));
   }

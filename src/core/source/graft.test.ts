@@ -131,14 +131,14 @@ test.each([
     'a.c',
     'int sea = 0x1f6f78;',
     '#11223380',
-    '0x1f6f78 (sea) cannot become #112233 with an opacity of 50 % in its own notation; bind another colour, or change the notation in the host file.',
+    '0x1f6f78 (/sea) cannot become #112233 with an opacity of 50 % in its own notation; bind another colour, or change the notation in the host file.',
   ],
   [
     'none in three bytes',
     'a.ini',
     'colour=1,2,3',
     '#11223380',
-    '1,2,3 (colour) cannot become #112233 with an opacity of 50 % in its own notation; bind another colour, or change the notation in the host file.',
+    '1,2,3 (/colour) cannot become #112233 with an opacity of 50 % in its own notation; bind another colour, or change the notation in the host file.',
   ],
 ])('%s: refused with its place, and nothing is written', (_what, name, host, colour, message) => {
   const { problems, bytes } = grafted(name, bytesOf(host), { 0: colour });

@@ -226,7 +226,7 @@ const banks = (name: string, text: string) => {
   const { banks: all, slots } = found(name, text);
   return all.map(
     ({ key, slots: members, entries }) =>
-      `${key}: ${members.map((at) => slots[at]!.literal.text).join(' ')}${entries ? '' : ' (fixed)'}`,
+      `${key.slice(1)}: ${members.map((at) => slots[at]!.literal.text).join(' ')}${entries ? '' : ' (fixed)'}`,
   );
 };
 

@@ -53,7 +53,7 @@ export function slotsOf(source: SourceText, kind: SourceKind, name: string, { or
         : tellByteOrders(source.text, wanted);
   const counts = new Map<string, number>();
   const slots = wanted.map(({ span, way, literal }): Slot => {
-    const place = wayText(way);
+    const place = `/${wayText(way)}`;
     const number = (counts.get(place) ?? 0) + 1;
     counts.set(place, number);
     return {
