@@ -109,6 +109,14 @@ export interface PictureRow extends Row<PictureRow> {
   at: CreationOptional<Date>;
 }
 
+export interface HostRow extends Row<HostRow> {
+  brandId: string;
+  sha256: string;
+  bytes: Buffer;
+  personId: string;
+  at: CreationOptional<Date>;
+}
+
 export interface PrintProfileRow extends Row<PrintProfileRow> {
   brandId: string;
   sha256: string;
@@ -224,6 +232,13 @@ function define(sequelize: Sequelize) {
       brandId: key(),
       sha256: key(),
       mediaType: text(),
+      bytes: { type: DataTypes.BLOB, allowNull: false },
+      personId: text(),
+      at: now(),
+    }),
+    Host: sequelize.define<HostRow>('host', {
+      brandId: key(),
+      sha256: key(),
       bytes: { type: DataTypes.BLOB, allowNull: false },
       personId: text(),
       at: now(),

@@ -181,6 +181,20 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
         CREATE INDEX caught_by ON caught (brand_id, person_id);
       `,
   },
+  {
+    // Files of the organisation's own that grafts are written onto.
+    name: '0008-hosts',
+    sql: `
+        CREATE TABLE hosts (
+          brand_id text NOT NULL REFERENCES brands ON DELETE CASCADE,
+          sha256 text NOT NULL,
+          bytes bytea NOT NULL,
+          person_id text NOT NULL REFERENCES people,
+          at timestamptz NOT NULL DEFAULT now(),
+          PRIMARY KEY (brand_id, sha256)
+        );
+      `,
+  },
 ];
 
 /** The way from an empty database to today's. */

@@ -103,11 +103,11 @@ export function mustBeSameOrigin(request: Request): void {
   }
 }
 
-/** A write's body as bytes, bounded like any other. */
-export async function bytes(request: Request): Promise<Uint8Array> {
+/** A write's body as bytes. @param most how many are taken; those of files may be more than of anything else */
+export async function bytes(request: Request, most = BODY_LIMIT): Promise<Uint8Array> {
   mustBeSameOrigin(request);
   const chunks: Uint8Array[] = [];
-  for await (const chunk of limited(request)) chunks.push(chunk);
+  for await (const chunk of limited(request, most)) chunks.push(chunk);
   return Buffer.concat(chunks);
 }
 
@@ -118,14 +118,14 @@ async function limitedText(request: Request): Promise<string> {
   return text + decoder.decode();
 }
 
-async function* limited(request: Request): AsyncGenerator<Uint8Array> {
-  const tooLarge = new Refused(413, 'This is more than 8 MB at once; send it in parts.');
-  if (Number(request.headers.get('content-length') ?? 0) > BODY_LIMIT) throw tooLarge;
+async function* limited(request: Request, most = BODY_LIMIT): AsyncGenerator<Uint8Array> {
+  const tooLarge = new Refused(413, `This is more than ${Math.floor(most / 1_048_576)} MB at once; send it in parts.`);
+  if (Number(request.headers.get('content-length') ?? 0) > most) throw tooLarge;
   let size = 0;
   const reader = request.body?.getReader();
   for (let chunk = await reader?.read(); chunk && !chunk.done; chunk = await reader?.read()) {
     size += chunk.value.length;
-    if (size > BODY_LIMIT) throw tooLarge;
+    if (size > most) throw tooLarge;
     yield chunk.value;
   }
 }

@@ -13,6 +13,7 @@ export interface Verified {
   releases: number;
   files: number;
   pictures: number;
+  hosts: number;
   readonly faults: string[];
 }
 
@@ -20,12 +21,12 @@ const BATCH = 500;
 
 /**
  * Looks whether everything that is kept agrees: replays every log from its first snapshot and compares with each snapshot, with the
- * document of every release and with what lists are made of; checks the hash of every released file and picture. Reads one state of the
+ * document of every release and with what lists are made of; checks the hash of every released file, picture and host. Reads one state of the
  * database, so that people may go on working.
  */
 export async function verify(): Promise<Verified> {
   const { sequelize, Brand: BrandTable } = database();
-  const found: Verified = { brands: 0, changes: 0, releases: 0, files: 0, pictures: 0, faults: [] };
+  const found: Verified = { brands: 0, changes: 0, releases: 0, files: 0, pictures: 0, hosts: 0, faults: [] };
   const options = { isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ, readOnly: true };
   await sequelize.transaction(options, async (transaction) => {
     for (const brand of await BrandTable.findAll({ order: ['id'], transaction })) {
@@ -37,6 +38,7 @@ export async function verify(): Promise<Verified> {
       }
       await verifyFiles(brand.id, found, transaction);
       await verifyPictures(brand.id, found, transaction);
+      await verifyHosts(brand.id, found, transaction);
     }
   });
   return found;
@@ -121,6 +123,15 @@ async function verifyPictures(brandId: string, found: Verified, transaction: Tra
     found.pictures++;
     if (sha256(picture.bytes) !== name)
       found.faults.push(`The picture ${name} of ${brandId} has not the bytes that its name says.`);
+  }
+}
+
+async function verifyHosts(brandId: string, found: Verified, transaction: Transaction): Promise<void> {
+  const { Host } = database();
+  for (const { sha256: name } of await Host.findAll({ where: { brandId }, attributes: ['sha256'], transaction })) {
+    const host = (await Host.findOne({ where: { brandId, sha256: name }, transaction }))!;
+    found.hosts++;
+    if (sha256(host.bytes) !== name) found.faults.push(`The host ${name} of ${brandId} has not the bytes that its name says.`);
   }
 }
 

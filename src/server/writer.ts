@@ -61,11 +61,17 @@ export class Writer {
   /**
    * One thing at a time for each brand.
    * @param more what is asked besides the brand's document
+   * @param late what belongs to the document and is kept elsewhere, fetched when it is its turn
    * @throws Refused when too many wait, or when it takes too long or too much memory: then the thread is ended, for what it
    * computes cannot be asked to stop
    */
-  async write<Name extends Job>(name: Name, { brand, seq }: Standing, more: Omit<Asked<Name>, 'brand'>): Promise<Result<Name>> {
-    const write = () => this.inTurn(brand.id, () => this.run(name, { brand, ...more }));
+  async write<Name extends Job>(
+    name: Name,
+    { brand, seq }: Standing,
+    more: Omit<Asked<Name>, 'brand'>,
+    late?: () => Promise<Partial<Asked<Name>>>,
+  ): Promise<Result<Name>> {
+    const write = () => this.inTurn(brand.id, async () => this.run(name, { brand, ...more, ...(await late?.()) }));
     const { result } = await this.kept.forceFetch(JSON.stringify([name, brand.id, seq, more]), { context: write });
     return result as Result<Name>;
   }

@@ -1,7 +1,8 @@
 import { finding, type Finding } from '../findings/finding';
 import { slug } from '../base/words';
 import { hexDigits } from '../base/hex';
-import type { Brand } from '../brand/document';
+import type { Brand, Graft } from '../brand/document';
+import { writeGraft } from '../graft/write-graft';
 import { textFile, type Written, type WrittenFile } from '../formats/kit/format';
 import { writeDestination } from '../formats/registry';
 
@@ -21,37 +22,63 @@ export interface Bundle {
   readonly findings: Written['findings'];
 }
 
+/** The bytes of the hosts that a brand keeps, by their SHA-256. */
+export type Hosts = ReadonlyMap<string, Uint8Array>;
+
 /**
- * Writes every destination of a brand. Deterministic; two destinations that would write one path are an error.
+ * Writes every destination and every graft of a brand. Deterministic; two that would write one path are an error.
+ * @param hosts of its grafts; one that is missing is an error
  * @param onProgress told the share done, 0..1, after every destination
  */
-export async function bundle(brand: Brand, onProgress?: (share: number) => void): Promise<Bundle> {
+export async function bundle(brand: Brand, hosts: Hosts, onProgress?: (share: number) => void): Promise<Bundle> {
   const files: WrittenFile[] = [];
   const paths = new Set<string>();
   const manifest: ManifestEntry[] = [];
   const findings: Finding[] = [];
-  if (brand.destinations.length === 0)
+  if (brand.destinations.length + brand.grafts.length === 0)
     findings.push(finding('nothing-to-write', 'error', 'There is no destination to ship to; add one first.'));
-  for (const destination of brand.destinations) {
-    const written = writeDestination(brand, destination);
-    for (const finding of written.findings) {
+  const take = async ({ files: written, findings: found }: Written, format: string, name: string) => {
+    for (const finding of found) {
       // What is wrong with a token is wrong for every destination, and said once.
       if (!findings.some((known) => known.message === finding.message)) findings.push(finding);
     }
-    for (const file of written.files) {
+    for (const file of written) {
       // Case is no difference on many file systems.
       if (paths.has(file.path.toLowerCase())) {
-        const message = `Two destinations would both write ${file.path}; give ${destination.name} a folder of its own.`;
+        const message = `Two destinations would both write ${file.path}; give ${name} a folder of its own.`;
         if (!findings.some((known) => known.message === message)) findings.push(finding('same-path', 'error', message));
         continue;
       }
       paths.add(file.path.toLowerCase());
       files.push(file);
-      manifest.push(await manifestEntry(file, destination.format));
+      manifest.push(await manifestEntry(file, format));
     }
-    onProgress?.((brand.destinations.indexOf(destination) + 1) / brand.destinations.length);
+  };
+  const all = brand.destinations.length + brand.grafts.length;
+  for (const [at, destination] of brand.destinations.entries()) {
+    await take(writeDestination(brand, destination), destination.format, destination.name);
+    onProgress?.((at + 1) / all);
+  }
+  for (const [at, graft] of brand.grafts.entries()) {
+    await take(graftFile(brand, graft, hosts.get(graft.host.sha256)), 'graft', graft.path);
+    onProgress?.((brand.destinations.length + at + 1) / all);
   }
   return { files, manifest, findings };
+}
+
+/** A graft as a file among the others. */
+export function graftFile(brand: Brand, graft: Graft, host: Uint8Array | undefined): Written {
+  if (!host) {
+    const message = `${graft.path}: its host, ${graft.host.name}, is not kept here; hand it in again in Ship.`;
+    return { files: [], findings: [finding('graft', 'error', message)] };
+  }
+  const { bytes, findings } = writeGraft(brand, graft, host);
+  return { files: bytes ? [{ path: graft.path, mediaType: mediaTypeOf(graft.path), bytes }] : [], findings };
+}
+
+function mediaTypeOf(path: string): string {
+  const known: Record<string, string> = { xml: 'application/xml', json: 'application/json', css: 'text/css' };
+  return known[/[^.]*$/.exec(path)![0].toLowerCase()] ?? 'text/plain';
 }
 
 export async function manifestEntry(file: WrittenFile, format: string): Promise<ManifestEntry> {

@@ -3,13 +3,14 @@ import { Button } from '@chakra-ui/react';
 import { useState } from 'react';
 import { useBrandStore, useBrand } from '@/ui/brand-context';
 import { download } from '@/ui/download';
+import { keptHosts } from '@/ui/hosts';
 import { tell } from '@/ui/notices';
 import { packAll } from '@/workers/shipper';
 
-/** Every destination in one archive with its manifest, made beside the page; it can be stopped. */
+/** Every destination and graft in one archive with its manifest, made beside the page; it can be stopped. */
 export function DownloadAll() {
   const store = useBrandStore();
-  const none = useBrand((state) => state.brand.destinations.length === 0);
+  const none = useBrand((state) => state.brand.destinations.length + state.brand.grafts.length === 0);
   const [work, setWork] = useState<{ stopper: AbortController; share: number } | null>(null);
   const start = async () => {
     const { brand } = store.getState().replica;
@@ -17,7 +18,7 @@ export function DownloadAll() {
     const show = (share: number) => setWork({ stopper, share });
     show(0);
     try {
-      const { zip, problem } = await packAll(brand, show, stopper.signal);
+      const { zip, problem } = await packAll(brand, await keptHosts(brand), show, stopper.signal);
       if (zip) download(`${slug(brand.name)}.zip`, 'application/zip', zip);
       else tell(`Nothing was packed: ${problem}`);
     } catch (error) {

@@ -9,6 +9,7 @@ import { textPairs } from '@/core/findings/contrast';
 import type { Bundle, ManifestEntry } from '@/core/release/bundle';
 import { useBrand } from '../brand-context';
 import { waitingCount } from '../brand-store';
+import { keptHosts } from '../hosts';
 import { tell } from '../notices';
 import { request } from '../request';
 import { useGoTo } from '../stage-link';
@@ -37,8 +38,12 @@ export function ReleaseDialog() {
   useEffect(() => {
     if (!open) return;
     let current = true;
-    // Not awaited by anybody: the dialog shows the outcome when it is there.
-    void import('@/core/release/bundle').then(({ bundle }) => bundle(brand)).then((written) => current && setTrial(written));
+    const write = async () => {
+      const [{ bundle }, hosts] = await Promise.all([import('@/core/release/bundle'), keptHosts(brand)]);
+      const written = await bundle(brand, hosts);
+      if (current) setTrial(written);
+    };
+    write().catch((error: unknown) => tell(`The files could not be written here: ${(error as Error).message}`));
     return () => {
       current = false;
     };

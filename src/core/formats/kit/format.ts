@@ -6,7 +6,7 @@ import type { Family } from '../../base/families';
 import type { Brand, Theme, Token } from '../../brand/document';
 
 export interface WrittenFile {
-  /** Relative path with `/`, lower-case, safe on every file system. */
+  /** Relative path with `/`, safe on every file system; lower-case, but for what an organisation called its own files. */
   readonly path: string;
   readonly mediaType: string;
   readonly bytes: Uint8Array;

@@ -1,0 +1,11 @@
+import { keepHost, LARGEST_HOST } from '@/server/hosts';
+import { allowed, answer, bytes } from '@/server/request';
+
+/** Keeps a file to graft onto; its bytes are the body. */
+export function POST(request: Request, { params }: { params: Promise<{ brand: string }> }): Promise<Response> {
+  return answer(async () => {
+    const { brand } = await params;
+    const { person } = await allowed(brand, 'edit');
+    return Response.json({ host: await keepHost(person, brand, await bytes(request, LARGEST_HOST)) });
+  });
+}
