@@ -2,7 +2,10 @@
  * Draws the settings files that the demo's harbour office has had for years, with colours of its own among hundreds of other
  * settings: npm run demo-files writes them into demo/hosts. All invented, and the same at every run.
  */
-import { mkdirSync, writeFileSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { Brand, serialiseBrand, type Graft } from '../src/core/brand/document';
+import { readHost } from '../src/core/graft/host';
 
 const FOLDER = 'demo/hosts';
 mkdirSync(FOLDER, { recursive: true });
@@ -113,3 +116,38 @@ writeFileSync(
     '',
   ].join('\n'),
 );
+
+/** The demo's console and signage are bound already, by what their slots are called; the planner is left to be grafted. */
+const FILE = 'demo/quillhaven.breakwater.json';
+const brand = Brand.parse(JSON.parse(readFileSync(FILE, 'utf8')));
+const BOUND: readonly [name: string, theme: string, tokens: Readonly<Record<string, string>>][] = [
+  [
+    'console.ini',
+    'night',
+    {
+      ...Object.fromEntries(['dial', 'track', 'speed', 'heading', 'wind', 'limit', 'text'].map((part) => [part, `gauge.${part}`])),
+      sweepColour: 'gauge.heading',
+      echoColour: 'gauge.wind',
+    },
+  ],
+  ['signage.json', 'day', { ground: 'surface.dark', text: 'text.on-board', accent: 'brand.accent', inkColour: 'text.on-board' }],
+];
+const grafts = BOUND.map(([name, theme, tokens]): Graft => {
+  const bytes = readFileSync(`${FOLDER}/${name}`);
+  const host = readHost(name, bytes);
+  if (typeof host === 'string') throw new Error(host);
+  const bindings = host.found.slots.flatMap(({ key, literal }) => {
+    const path = tokens[/[^/]+$/.exec(key)![0]];
+    const token = brand.tokens.find((each) => each.path === path);
+    return token ? [[key, { to: { token: token.id }, was: literal.colour.hex }] as const] : [];
+  });
+  return {
+    id: `g-${name.split('.')[0]}`,
+    path: `office/${name}`,
+    host: { sha256: createHash('sha256').update(bytes).digest('hex'), name, bytes: bytes.length },
+    theme,
+    bindings: Object.fromEntries(bindings),
+    banks: {},
+  };
+});
+writeFileSync(FILE, serialiseBrand({ ...brand, grafts }));

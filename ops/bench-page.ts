@@ -2,6 +2,7 @@ import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import puppeteer, { type Page } from 'puppeteer-core';
+import { demoSource } from '../demo/demo';
 import { build } from './build';
 import { createCluster, databaseUrl, freePort, startCluster, stopCluster } from './cluster';
 import { ensurePostgres } from './postgres';
@@ -26,7 +27,7 @@ export async function onPage(document: unknown, measure: (page: Page, folder: st
   const { loadDemo } = await import('../src/server/demo');
   const { closeDatabase } = await import('../src/server/database');
   await migrate();
-  await loadDemo(document, false);
+  await loadDemo(document, false, demoSource().hosts);
   const port = await freePort(4_500);
   const server = await serve(port, env);
   try {

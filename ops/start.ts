@@ -1,6 +1,7 @@
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Command, InvalidArgumentError } from 'commander';
+import { demoSource } from '../demo/demo';
 import { build, buildPrograms } from './build';
 import { backUpBefore } from './backup';
 import { freePort } from './cluster';
@@ -57,10 +58,10 @@ async function start(): Promise<void> {
   await step('migrations', migrate, (taken) => (taken.length > 0 ? taken.join(', ') : 'up to date'));
   if (!options.empty) {
     const { loadDemo } = await import('../src/server/demo');
-    const source: unknown = JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8'));
+    const { document, hosts } = demoSource();
     await step(
       'demo',
-      () => loadDemo(source, options.resetDemo ?? false),
+      () => loadDemo(document, options.resetDemo ?? false, hosts),
       (loaded) => (loaded ? 'loaded' : 'is there already'),
     );
   }

@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { demoSource } from '../demo/demo';
 import { databaseUrl, type Cluster } from './cluster';
 
 /** Databases that are made once, and of which each file of tests has a copy: with the tables alone, and with the demo too. */
@@ -21,7 +21,8 @@ export async function makeTemplates(cluster: Cluster): Promise<void> {
   await migrate();
   await closeDatabase();
   await databaseUrl(cluster, TEMPLATES.empty, TEMPLATES.demo);
-  await loadDemo(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')), false);
+  const { document, hosts } = demoSource();
+  await loadDemo(document, false, hosts);
   await closeDatabase();
   // What the tests start has a database of its own.
   for (const name of Object.keys(env)) delete process.env[name];

@@ -3,6 +3,7 @@ import type { ChildProcess } from 'node:child_process';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Client } from 'pg';
+import { demoSource } from '../../demo/demo';
 import { build } from '../build';
 import { createCluster, databaseUrl, freePort, startCluster, stopCluster, type Cluster } from '../cluster';
 import { ensurePostgres } from '../postgres';
@@ -42,7 +43,8 @@ export class Installation {
     const { migrate } = await import('../../src/server/migrations');
     const { loadDemo } = await import('../../src/server/demo');
     await migrate();
-    await loadDemo(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')), false);
+    const { document, hosts } = demoSource();
+    await loadDemo(document, false, hosts);
     await made.query(`
       INSERT INTO people (id, name, email, demo) SELECT 'load-' || n, 'Editor ' || n, 'load-' || n || '@load.example', true
         FROM generate_series(1, ${PEOPLE}) AS n;

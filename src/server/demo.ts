@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { KeptBrand } from '@/core/brand/document';
 import type { Role } from '@/core/brand/roles';
 import { createBrand } from './brands';
@@ -19,8 +20,9 @@ export function hasSimulatedScreens(brandId: string): boolean {
   return environment().BREAKWATER_DEMO === '1' && brandId === ORGANISATION;
 }
 
-/** Loads the demo once; with `reset`, takes the old one away first with everything that was done in it. @returns whether it loaded. */
-export async function loadDemo(source: unknown, reset: boolean): Promise<boolean> {
+/** Loads the demo once; with `reset`, takes the old one away first with everything that was done in it. @param hosts that its grafts
+ * are written onto. @returns whether it loaded. */
+export async function loadDemo(source: unknown, reset: boolean, hosts: readonly Uint8Array[] = []): Promise<boolean> {
   const document = KeptBrand.parse(source);
   const { sequelize, Organisation, Person, Membership } = database();
   return sequelize.transaction(async (transaction) => {
@@ -38,6 +40,14 @@ export async function loadDemo(source: unknown, reset: boolean): Promise<boolean
       await Membership.create({ personId: id, organisationId: ORGANISATION, role }, { transaction });
     }
     await createBrand(document, ORGANISATION, transaction);
+    const owner = PEOPLE[0]!.id;
+    const rows = hosts.map((bytes) => ({
+      brandId: document.id,
+      sha256: createHash('sha256').update(bytes).digest('hex'),
+      bytes: Buffer.from(bytes),
+      personId: owner,
+    }));
+    await database().Host.bulkCreate(rows, { transaction });
     return true;
   });
 }

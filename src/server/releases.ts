@@ -27,7 +27,9 @@ export async function makeRelease(person: PersonRow, brandId: string, seq: numbe
   const { sequelize, Release, ReleaseFile } = database();
   const current = await loadBrand(brandId);
   if (current.seq !== seq) throw new Refused(409, MOVED_ON);
-  const { stops, files, manifest } = await writer().write('release', current, {}, async () => ({ hosts: await hostsOf(current.brand) }));
+  const { stops, files, manifest } = await writer().write('release', current, {}, async () => ({
+    hosts: await hostsOf(current.brand),
+  }));
   if (stops !== null) throw new Refused(409, `Nothing was released: ${stops}`);
   const rows = await Promise.all(
     files.map(async ({ path, mediaType, bytes }) => ({

@@ -37,7 +37,11 @@ export async function keptHosts(brand: Brand): Promise<Hosts> {
 
 /** Gives a host to the server to keep. @returns its SHA-256 */
 export async function keepHost(brand: string, bytes: Uint8Array): Promise<string> {
-  const { host } = await request<{ host: string }>(`/api/brands/${brand}/hosts`, 'POST', new Blob([bytes as Uint8Array<ArrayBuffer>]));
+  const { host } = await request<{ host: string }>(
+    `/api/brands/${brand}/hosts`,
+    'POST',
+    new Blob([bytes as Uint8Array<ArrayBuffer>]),
+  );
   hold(host, bytes);
   return host;
 }

@@ -39,11 +39,26 @@ function namesIn(name: string): string[] {
     .filter((word) => word.length > 1);
 }
 
+/** A palette that a run may take, in its order. */
+export interface BankProposal {
+  /** Id of the palette. */
+  readonly palette: string;
+  readonly name: string;
+  /** Mean ΔE2000 between the slots and the palette's colours in their order. */
+  readonly deltaE: number;
+}
+
+/** Past this mean ΔE2000 a palette is another palette. */
+const FARTHEST_RUN = 12;
+
 /** Finds what slots may be bound to: by how near the colours are and how alike the names. */
 export class Proposer {
   private readonly candidates: readonly Candidate[];
 
-  constructor(brand: Brand, theme: string) {
+  constructor(
+    private readonly brand: Brand,
+    theme: string,
+  ) {
     const tokens = Array.from(resolveTheme(brand, theme).values()).flatMap(({ token, colour }): Candidate[] =>
       colour
         ? [{ to: { token: token.id }, name: token.path, hex: colour.hex, lab: labOf(colour.hex), words: namesIn(token.path) }]
@@ -70,6 +85,21 @@ export class Proposer {
       .filter(({ deltaE, likeness }) => deltaE <= FARTHEST || likeness > 0.5)
       .sort((one, two) => rank(one) - rank(two))
       .slice(0, most);
+  }
+
+  /** The palette whose colours in their order are nearest to those of a run; null where none is near. */
+  forBank(slots: readonly Pick<Slot, 'literal'>[]): BankProposal | null {
+    const labs = slots.map(({ literal }) => labOf(literal.colour.hex));
+    const near = this.brand.palettes.flatMap(({ id, name, swatches }): BankProposal[] => {
+      const count = Math.min(labs.length, swatches.length);
+      // A palette half as long or twice as long is hardly the one that was meant.
+      if (count === 0 || count * 2 < Math.max(labs.length, swatches.length)) return [];
+      const sum = swatches
+        .slice(0, count)
+        .reduce((total, { value }, at) => total + ciede2000(labs[at]!, labOf(readColour(value)!.hex)), 0);
+      return sum / count <= FARTHEST_RUN ? [{ palette: id, name, deltaE: sum / count }] : [];
+    });
+    return near.reduce<BankProposal | null>((best, one) => (best && best.deltaE <= one.deltaE ? best : one), null);
   }
 
   /** What a slot is to be bound to without asking; null where that is not sure. */

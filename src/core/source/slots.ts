@@ -84,13 +84,16 @@ function apart(occurrences: readonly Occurrence[]): Occurrence[] {
   });
 }
 
-/** The nearest name on the way to a slot that says something, in words. */
+/** Keys that say no more of a colour than that it is one. */
+const SAYS_NOTHING = /^(?:value|val|data|default|hex|code|colou?r|rgb|argb|c|v|line)$/i;
+
+/** What a slot is called: the nearest name on the way to it, and its own key where that says something. */
 function labelOf(way: readonly Step[]): string {
-  for (let at = way.length - 1; at >= 0; at--) {
-    const { label, key } = way[at]!;
-    if (label !== '') return label;
-    // Attributes such as `value` say nothing that their element does not say better.
-    if (key !== '' && !/^@?(?:value|val|data|default|hex|code|colou?r|rgb|argb|c)$/i.test(key)) return key.replace(/^@/, '');
-  }
-  return way.at(-1)?.key.replace(/^@/, '') ?? '';
+  const named = way.findLast(({ label }) => label !== '')?.label ?? '';
+  const keys = way.map(({ key }) => key.replace(/^@/, '')).filter((key) => key !== '');
+  const own = keys.findLast((key) => !SAYS_NOTHING.test(key)) ?? keys.at(-1) ?? '';
+  // The name of an element says more than what kind of element it is.
+  const last = way.at(-1)!;
+  const isElements = last.at !== null || SAYS_NOTHING.test(last.key.replace(/^@/, ''));
+  return named === '' ? own : isElements ? named : `${named} ${own}`;
 }

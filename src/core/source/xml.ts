@@ -133,7 +133,9 @@ export function scanXml(source: SourceText): Scan {
       counts.set(name, number);
       const element = step(name, number, { from: at, to: at });
       open.push({ step: element, counts: new Map() });
-      for (const key of NAMING) element.label ||= attributes.get(key)?.value ?? '';
+      // An attribute of such a name may be a colour itself: the `title` of a chart.
+      for (const key of NAMING)
+        if (!CODE.test(attributes.get(key)?.value ?? '')) element.label ||= attributes.get(key)?.value ?? '';
       for (const [key, value] of attributes) take(value, key, step(`@${key}`));
     },
     end(_name, _within, to) {
@@ -152,5 +154,7 @@ export function scanXml(source: SourceText): Scan {
 }
 
 const NOWHERE: readonly Step[] = [];
+/** How the colours of settings files begin. */
+const CODE = /^(?:#[0-9a-f]{3,8}$|0x|rgb|hsl)/i;
 /** Attributes by which an element says what it is called, the likeliest first. */
 const NAMING = ['name', 'key', 'id', 'label', 'title'] as const;

@@ -12,17 +12,24 @@ import { StageTitle } from '@/ui/stage-title';
 import { DestinationView, RemoveDestination } from './destination-view';
 import { DownloadAll } from './download-all';
 import { ForBuilds } from './for-builds';
+import { GraftView } from './grafts/graft-view';
+import { useAddGraft } from './grafts/use-add-graft';
 import { ReaderChooser } from './reader-chooser';
 import { SheetView } from './sheet-view';
 import css from './ship.module.css';
 
 export function Ship() {
-  const { destinations, run } = useBrand((state) => ({ destinations: state.brand.destinations, run: state.run }));
+  const { destinations, grafts, run } = useBrand((state) => ({
+    destinations: state.brand.destinations,
+    grafts: state.brand.grafts,
+    run: state.run,
+  }));
   const mayEdit = useMayEdit();
   const [chosen, setChosen] = useState<string | null>(null);
   /** A destination that is looked at before it is added; null while none is sought. */
   const [sought, setSought] = useState<Destination | 'none yet' | null>(null);
-  const destination = destinations.find((destination) => destination.id === chosen) ?? destinations[0];
+  const graft = grafts.find(({ id }) => id === chosen) ?? (destinations.length === 0 ? grafts[0] : undefined);
+  const destination = graft ? undefined : (destinations.find((destination) => destination.id === chosen) ?? destinations[0]);
   const add = (made: Destination) => {
     if (!run({ label: `Ship to ${made.name}`, steps: [{ do: 'destination.add', destination: made, before: null }] })) return;
     setChosen(made.id);
@@ -31,9 +38,15 @@ export function Ship() {
   const edit = (set: Partial<Pick<Destination, 'name' | 'options'>>, label: string) =>
     run({ label, steps: [{ do: 'destination.edit', id: destination!.id, set }] });
   const [sheet, setSheet] = useState(false);
+  const graftOnto = useAddGraft((id) => {
+    setChosen(id);
+    setSought(null);
+    setSheet(false);
+  });
   const draft = sought === 'none yet' ? null : sought;
   return (
-    <>
+    <div {...graftOnto.root} className={css.stage} data-dropping={graftOnto.dropping || undefined}>
+      <input {...graftOnto.input} data-testid="hosts" />
       <StageTitle
         title="Ship"
         about={sheet ? 'A guide to hand over' : sought ? 'What reads it?' : 'The files that screens read, as they stand now'}
@@ -46,6 +59,9 @@ export function Ship() {
           onClick={() => setSought(sought ? null : 'none yet')}
         >
           {sought ? 'Back to the destinations' : 'Add a destination'}
+        </Button>
+        <Button size="xs" variant="outline" disabled={!mayEdit || sheet || graftOnto.busy} onClick={graftOnto.choose}>
+          {graftOnto.busy ? 'Reading…' : 'Graft onto a file…'}
         </Button>
         <Button size="xs" variant="outline" aria-pressed={sheet} onClick={() => setSheet(!sheet)}>
           {sheet ? 'Back to the files' : 'Brand sheet'}
@@ -83,45 +99,60 @@ export function Ship() {
             <p className={css.soft}>Choose what reads the colours on the left, and its file is shown here before you add it.</p>
           )}
         </div>
-      ) : !destination ? (
+      ) : !destination && !graft ? (
         <Empty title="Files are written here">
           A destination is a kind of file with its options: a theme for charts, variables for a site, a strip for a game,
-          resources for an interface. Add one above.
+          resources for an interface. A graft is a settings file of your own, in which only the colours are the brand’s. Add one
+          above, or drop such a file here.
         </Empty>
       ) : (
         <div className={css.columns}>
           <ul className={css.destinations}>
             {destinations.map((each) => (
               <li key={each.id}>
-                <button aria-current={each.id === destination.id || undefined} onClick={() => setChosen(each.id)}>
+                <button aria-current={each.id === destination?.id || undefined} onClick={() => setChosen(each.id)}>
                   <b>{each.name}</b>
                   <small>{formatById(each.format)?.title ?? each.format}</small>
                 </button>
               </li>
             ))}
+            {grafts.map((each) => (
+              <li key={each.id}>
+                <button aria-current={each.id === graft?.id || undefined} onClick={() => setChosen(each.id)}>
+                  <b>{each.path.split('/').at(-1)}</b>
+                  <small>Graft, {Object.keys(each.bindings).length + Object.keys(each.banks).length} bound</small>
+                </button>
+              </li>
+            ))}
           </ul>
-          <DestinationView
-            key={destination.id}
-            destination={destination}
-            kept
-            heading={
-              <div className={css.heading}>
-                <h2>
-                  <CommitInput
-                    look="plain"
-                    label="Name of the destination"
-                    value={destination.name}
-                    disabled={!mayEdit}
-                    onCommit={(name) => edit({ name }, `Rename ${destination.name} to ${name}`)}
-                  />
-                </h2>
-                <RemoveDestination destination={destination} />
-              </div>
-            }
-            onOptions={(options, what) => edit({ options }, `Set ${what} of ${destination.name}`)}
-          />
+          {graft ? (
+            <GraftView key={graft.id} graft={graft} onRemoved={() => setChosen(null)} />
+          ) : (
+            destination && (
+              <DestinationView
+                key={destination.id}
+                destination={destination}
+                kept
+                heading={
+                  <div className={css.heading}>
+                    <h2>
+                      <CommitInput
+                        look="plain"
+                        label="Name of the destination"
+                        value={destination.name}
+                        disabled={!mayEdit}
+                        onCommit={(name) => edit({ name }, `Rename ${destination.name} to ${name}`)}
+                      />
+                    </h2>
+                    <RemoveDestination destination={destination} />
+                  </div>
+                }
+                onOptions={(options, what) => edit({ options }, `Set ${what} of ${destination.name}`)}
+              />
+            )
+          )}
         </div>
       )}
-    </>
+    </div>
   );
 }

@@ -45,14 +45,17 @@ export function SinceRelease({ file }: { file: WrittenFile }) {
         {file.bytes.length.toLocaleString('en')} now.
       </p>
     );
-  return <Difference before={data.bytes} file={file} />;
+  const text = (bytes: Uint8Array) => new TextDecoder().decode(bytes);
+  return <Difference path={file.path} before={text(data.bytes)} after={text(file.bytes)} />;
 }
 
-function Difference({ before, file }: { before: Uint8Array; file: WrittenFile }) {
+/** Two texts in one, line by line: what was and what is. */
+export function Difference({ path, before, after }: { path: string; before: string; after: string }) {
   const marks = useMemo(
     () =>
       unifiedMergeView({
-        original: new TextDecoder().decode(before),
+        // As the editor keeps it, or every line would be taken for changed.
+        original: before.replace(/\r\n?/g, '\n'),
         mergeControls: false,
         collapseUnchanged: { margin: 2, minSize: 6 },
         // Unchanged stretches of very long files are not searched for ever.
@@ -60,10 +63,9 @@ function Difference({ before, file }: { before: Uint8Array; file: WrittenFile })
       }),
     [before],
   );
-  const text = new TextDecoder().decode(file.bytes);
   return (
     <div className={css.preview}>
-      <ReadOnlyCode path={file.path} text={text} label={`Changes of ${file.path}`} more={marks} />
+      <ReadOnlyCode path={path} text={after} label={`Changes of ${path}`} more={marks} />
     </div>
   );
 }

@@ -5,6 +5,7 @@ import { writeDestination } from '@/core/formats/registry';
 import { useBrand } from '@/ui/brand-context';
 import { useComputed } from '@/ui/use-computed';
 import { writeBeside } from '@/workers/shipper';
+import { versionOf } from './version-of';
 
 /** More colours than this, tokens by themes, are written beside the page. */
 const MANY = 4_000;
@@ -24,14 +25,4 @@ export function useWritten(destination: Destination): { written: Written; busy: 
     beside ? writeBeside(brand, destination, signal) : Promise.resolve(NOTHING),
   );
   return here ? { written: here, busy: false } : { written: there.value ?? NOTHING, busy: !there.current };
-}
-
-const versions = new WeakMap<object, number>();
-let last = 0;
-
-/** A number that is another for every other document. */
-function versionOf(document: object): number {
-  let version = versions.get(document);
-  if (version === undefined) versions.set(document, (version = ++last));
-  return version;
 }

@@ -10,22 +10,32 @@ interface ValuePickerProps {
   label: string;
   autoFocus?: boolean;
   placeholder?: string;
+  /** Whether any CSS colour may be typed; else only swatches and tokens are offered. */
+  ownColours?: boolean;
   onPick: (value: TokenValue) => void;
   onClose?: () => void;
 }
 
 /** A field that completes swatches and tokens as one types, and takes any CSS colour as it is. */
-export function ValuePicker({ theme, label, autoFocus = false, placeholder, onPick, onClose }: ValuePickerProps) {
+export function ValuePicker({
+  theme,
+  label,
+  autoFocus = false,
+  placeholder,
+  ownColours = true,
+  onPick,
+  onClose,
+}: ValuePickerProps) {
   const brand = useBrand((state) => state.brand);
   const [typed, setTyped] = useState('');
   const collection = useMemo(
     () =>
       createListCollection({
-        items: valueOptions(brand, theme, typed),
+        items: valueOptions(brand, theme, typed).filter(({ kind }) => ownColours || kind !== 'own colour'),
         itemToString: (item) => item.label,
         itemToValue: (item) => item.key,
       }),
-    [brand, theme, typed],
+    [brand, theme, typed, ownColours],
   );
   return (
     <Combobox.Root
@@ -58,7 +68,9 @@ export function ValuePicker({ theme, label, autoFocus = false, placeholder, onPi
       <Portal>
         <Combobox.Positioner>
           <Combobox.Content minWidth="300px" maxHeight="260px">
-            <Combobox.Empty>Nothing fits; type a colour such as #1f6f78.</Combobox.Empty>
+            <Combobox.Empty>
+              {ownColours ? 'Nothing fits; type a colour such as #1f6f78.' : 'No swatch or token fits.'}
+            </Combobox.Empty>
             {collection.items.map((item) => (
               <Combobox.Item key={item.key} item={item} className={css.option}>
                 <i style={item.colour ? { background: item.colour.hex } : {}} />

@@ -1,0 +1,61 @@
+import { useState } from 'react';
+import { useDropzone } from 'react-dropzone';
+import type { Graft } from '@/core/brand/document';
+import { newId } from '@/core/brand/identity';
+import { useBrandStore, useMayEdit } from '@/ui/brand-context';
+import { keepHost } from '@/ui/hosts';
+import { tell } from '@/ui/notices';
+import { bytesOf } from '@/workers/decode';
+import { OpenHost } from '@/workers/graft';
+
+/** Takes a settings file in, chosen or dropped: keeps it beside the brand and adds a graft onto it. @param onAdded told its id */
+export function useAddGraft(onAdded: (id: string) => void) {
+  const store = useBrandStore();
+  const mayEdit = useMayEdit();
+  const [busy, setBusy] = useState(false);
+  const add = async (file: File) => {
+    const { id, replica, theme, run } = store.getState();
+    const open = new OpenHost();
+    setBusy(true);
+    try {
+      const bytes = await bytesOf(file);
+      const shown = await open.open(file.name, bytes, {});
+      if (typeof shown === 'string') return tell(shown);
+      const graft: Graft = {
+        id: newId(),
+        path: freePath(file.name, replica.brand.grafts),
+        host: { sha256: await keepHost(id, bytes), name: file.name.slice(0, 120), bytes: bytes.length },
+        theme,
+        bindings: {},
+        banks: {},
+      };
+      if (run({ label: `Graft onto ${file.name}`, steps: [{ do: 'graft.add', graft, before: null }] })) onAdded(graft.id);
+    } catch (error) {
+      tell(
+        error instanceof TypeError
+          ? 'The server cannot be reached, so the file was not taken; try again in a moment.'
+          : (error as Error).message,
+      );
+    } finally {
+      open.close();
+      setBusy(false);
+    }
+  };
+  const { getRootProps, getInputProps, open, isDragActive } = useDropzone({
+    onDrop: ([first]) => void (first && mayEdit && add(first)),
+    multiple: false,
+    noClick: true,
+    noKeyboard: true,
+  });
+  return { root: getRootProps(), input: getInputProps(), choose: open, dropping: isDragActive, busy };
+}
+
+/** A path of its own for a file of this name: other signs than those of paths become hyphens. */
+function freePath(name: string, grafts: readonly Graft[]): string {
+  const plain = name.replace(/[^\p{L}\p{N} ._()+@-]/gu, '-').replace(/^\.+/, '') || 'host.txt';
+  const taken = new Set(grafts.map(({ path }) => path.toLowerCase()));
+  for (let number = 1; ; number++) {
+    const path = number === 1 ? plain : `${number}/${plain}`;
+    if (!taken.has(path.toLowerCase())) return path;
+  }
+}
