@@ -68,16 +68,16 @@ test('slots get the colours of swatches and of tokens, in the theme of the graft
         '/h[1]/c[2]/@v': bind({ swatch: 's2' }),
       },
     }),
-  ).toBe('<h>\n  <page fill="#DDF0EE"/>\n  <c v="#10181c"/>\n  <c v="#da452c"/>\n  <keep v="#333"/>\n</h>\n');
+  ).toBe('<h>\n  <page fill="#DDF0EE"/>\n  <c v="#10181C"/>\n  <c v="#DA452C"/>\n  <keep v="#333"/>\n</h>\n');
   expect(write(HOST, {})).toBe(HOST);
 });
 
 test('a run takes a palette in order; it grows with it where that is wanted, and shrinks', () => {
   expect(write(HOST, { banks: { '/h[1]/c[*]/@v': { palette: 'p', resize: false } } })).toContain(
-    '<c v="#006871"/>\n  <c v="#da452c"/>\n  <keep',
+    '<c v="#006871"/>\n  <c v="#DA452C"/>\n  <keep',
   );
   expect(write(HOST, { banks: { '/h[1]/c[*]/@v': { palette: 'p', resize: true } } })).toContain(
-    '<c v="#006871"/>\n  <c v="#da452c"/>\n  <c v="#f0bb3b"/>\n  <keep',
+    '<c v="#006871"/>\n  <c v="#DA452C"/>\n  <c v="#F0BB3B"/>\n  <keep',
   );
   const five = '{"ramp": ["#111111", "#222222", "#333333", "#444444", "#555555"]}';
   expect(write(five, { banks: { '/ramp[*]': { palette: 'p', resize: true } } }, 'h.json')).toBe(

@@ -114,6 +114,13 @@ function readAs(text: string, { manner }: { manner: { kind: string; order?: stri
 const WRITTEN: [what: string, name: string, host: string, colour: string, written: string][] = [
   ['a short code is lengthened', 'a.css', 'a{color:#abc}', '#1f6f78', 'a{color:#1f6f78}'],
   ['and stays short while it can', 'a.css', 'a{color:#ABC}', '#ddeeff', 'a{color:#DEF}'],
+  [
+    'figures have the case of the other codes',
+    'a.css',
+    'a{color:#112233;fill:#ABCDEF}',
+    '#1f6f78',
+    'a{color:#1F6F78;fill:#ABCDEF}',
+  ],
   ['a code keeps its opacity', 'a.xml', '<a fill="#80112233"/><!-- ARGB -->', '#1f6f78', '<a fill="#801f6f78"/><!-- ARGB -->'],
   ['a function keeps its spacing', 'a.css', 'a{color:RGBA( 1,2 , 3,0.5 )}', '#1f6f78', 'a{color:RGBA( 31,111 , 120,0.5 )}'],
   ['floats get the decimals that they need', 'a.ini', 'colour = 0.5, 0.25, 1.0', '#1f6f78', 'colour = 0.12, 0.435, 0.47'],

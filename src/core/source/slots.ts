@@ -51,6 +51,7 @@ export function slotsOf(source: SourceText, kind: SourceKind, name: string, { or
       : kind === 'css'
         ? ordersBy('rgba', 'style sheets have opacity last')
         : tellByteOrders(source.text, wanted);
+  const upper = mostlyCapitals(wanted);
   const counts = new Map<string, number>();
   const slots = wanted.map(({ span, way, literal }): Slot => {
     const place = `/${wayText(way)}`;
@@ -61,7 +62,7 @@ export function slotsOf(source: SourceText, kind: SourceKind, name: string, { or
       label: labelOf(way),
       way,
       span,
-      literal: inOrder(literal, orders),
+      literal: inCase(inOrder(literal, orders), upper),
     };
   });
   return {
@@ -72,6 +73,23 @@ export function slotsOf(source: SourceText, kind: SourceKind, name: string, { or
     spokenOf: occurrences.length - occurrences.filter(({ aside }) => aside === null).length,
     problems,
   };
+}
+
+/** Whether most of the codes with letters are in capitals. */
+function mostlyCapitals(occurrences: readonly Occurrence[]): boolean {
+  let lead = 0;
+  for (const { literal } of occurrences) {
+    const { manner, text } = literal;
+    if (manner.kind === 'code' && /[a-f]/i.test(text.slice(manner.prefix.length))) lead += manner.upper ? 1 : -1;
+  }
+  return lead > 0;
+}
+
+/** A code of figures only has no case of its own; it has that of the other codes of its file. */
+function inCase(literal: Literal, upper: boolean): Literal {
+  const { manner, text } = literal;
+  if (manner.kind !== 'code' || manner.upper === upper || /[a-f]/i.test(text.slice(manner.prefix.length))) return literal;
+  return { ...literal, manner: { ...manner, upper } };
 }
 
 /** Without what overlaps another: the one that begins first is kept, for only one of them can be replaced. */
@@ -93,7 +111,7 @@ function labelOf(way: readonly Step[]): string {
   const keys = way.map(({ key }) => key.replace(/^@/, '')).filter((key) => key !== '');
   const own = keys.findLast((key) => !SAYS_NOTHING.test(key)) ?? keys.at(-1) ?? '';
   // The name of an element says more than what kind of element it is.
-  const last = way.at(-1)!;
-  const isElements = last.at !== null || SAYS_NOTHING.test(last.key.replace(/^@/, ''));
+  const last = way.at(-1);
+  const isElements = !last || last.at !== null || SAYS_NOTHING.test(last.key.replace(/^@/, ''));
   return named === '' ? own : isElements ? named : `${named} ${own}`;
 }

@@ -151,7 +151,7 @@ function Slots({ graft, ready }: { graft: Graft; ready: ReadyHost }) {
       current = false;
     };
   }, [open, brand, graft.theme]);
-  const { value: written } = useComputed(`${graft.id} ${JSON.stringify(graft)} ${versionOf(brand)}`, () =>
+  const { value: written, current } = useComputed(`${graft.id} ${JSON.stringify(graft)} ${versionOf(brand)}`, () =>
     open.write(brand, graft),
   );
   const bound = useMemo(() => boundSlots(brand, graft, shown), [brand, graft, shown]);
@@ -221,7 +221,7 @@ function Slots({ graft, ready }: { graft: Graft; ready: ReadyHost }) {
         <Button
           size="2xs"
           variant="outline"
-          disabled={!written?.bytes}
+          disabled={!written?.bytes || !current}
           onClick={() => written?.bytes && download(graft.path.split('/').at(-1)!, 'text/plain', written.bytes)}
         >
           Download
