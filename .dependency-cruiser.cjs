@@ -43,7 +43,7 @@ module.exports = {
       formats: ['base', 'colour', 'palette', 'image', 'brand', 'findings'],
       graft: ['base', 'colour', 'source', 'brand', 'findings'],
       release: ['base', 'brand', 'findings', 'graft', 'formats'],
-      drift: ['base', 'colour', 'source', 'image', 'brand', 'findings', 'intake', 'formats', 'release'],
+      drift: ['base', 'colour', 'source', 'image', 'brand', 'findings', 'intake', 'formats', 'graft', 'release'],
       sheet: ['base', 'colour', 'palette', 'brand', 'findings'],
       shelf: ['base', 'colour', 'brand'],
     }),

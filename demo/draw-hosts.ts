@@ -125,7 +125,9 @@ const BOUND: readonly [name: string, theme: string, tokens: Readonly<Record<stri
     'console.ini',
     'night',
     {
-      ...Object.fromEntries(['dial', 'track', 'speed', 'heading', 'wind', 'limit', 'text'].map((part) => [part, `gauge.${part}`])),
+      ...Object.fromEntries(
+        ['dial', 'track', 'speed', 'heading', 'wind', 'limit', 'text'].map((part) => [part, `gauge.${part}`]),
+      ),
       sweepColour: 'gauge.heading',
       echoColour: 'gauge.wind',
     },

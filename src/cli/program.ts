@@ -16,7 +16,7 @@ export const program = new Command('breakwater')
   .exitOverride(({ exitCode }) => process.exit(exitCode === 0 ? 0 : 2))
   .addHelpText(
     'after',
-    '\nEnds with 0 when all went well, 1 when disk or network failed, 2 when the input could not be used,\n3 when the server refused, 4 when --check finds files that differ.',
+    '\nEnds with 0 when all went well, 1 when disk or network failed, 2 when the input could not be used,\n3 when the server refused, 4 when --check finds files that differ. compare: 1 when colours differ.',
   );
 
 program

@@ -5,7 +5,7 @@ import type { SourceFile } from '../intake/reader';
 import { readerById, readFile } from '../intake/readers';
 import type { Reading } from '../intake/reading';
 import type { Mark } from '../formats/kit/marks';
-import { sha256 } from '../release/bundle';
+import { sha256, type Hosts } from '../release/bundle';
 import { literalsIn } from '../source/occurrence';
 import { kindOfSource, scanSource } from '../source/scan';
 import { SourceText } from '../source/source-text';
@@ -40,12 +40,17 @@ export type OlderFiles = ReadonlyMap<string, number>;
 export class Delivery {
   private readonly expected: Recogniser;
 
-  /** Writes every file that the brand could have delivered. @param onProgress told the share done, 0..1 */
+  /**
+   * Writes every file that the brand could have delivered.
+   * @param hosts of its grafts, where those are to be compared too
+   * @param onProgress told the share done, 0..1
+   */
   constructor(
     private readonly brand: Brand,
+    hosts?: Hosts,
     onProgress?: (share: number) => void,
   ) {
-    this.expected = new Recogniser(expectedFiles(brand, onProgress));
+    this.expected = new Recogniser(expectedFiles(brand, hosts, onProgress));
   }
 
   /** Tells whether a file's colours are what the brand decided, and where they are not. */

@@ -1,11 +1,15 @@
 import { slug } from '../base/words';
-import type { Brand } from '../brand/document';
+import type { Brand, Graft } from '../brand/document';
+import type { Mark } from '../formats/kit/marks';
 import type { WrittenFile } from '../formats/kit/format';
+import { boundColour, writeGraft } from '../graft/write-graft';
+import { readHost } from '../graft/host';
+import type { Hosts } from '../release/bundle';
 import { FORMATS, tokensWritten, writeDestination } from '../formats/registry';
 
 /** A file that a brand would write today, with where it comes from. */
 export interface ExpectedFile extends WrittenFile {
-  /** Id of its format. */
+  /** Id of its format, or `graft`. */
   readonly format: string;
   /** Whether the brand ships it; else it is what the format writes by itself. */
   readonly shipped: boolean;
@@ -18,12 +22,14 @@ export interface ExpectedFile extends WrittenFile {
 /**
  * Every file that a brand could have delivered: those of its own destinations, and those of all other formats with the
  * options that they have by themselves. Formats that the brand lacks colours for write none.
+ * @param hosts of its grafts; those that are missing are not expected
  */
-export function expectedFiles(brand: Brand, onProgress?: (share: number) => void): ExpectedFile[] {
+export function expectedFiles(brand: Brand, hosts: Hosts = new Map(), onProgress?: (share: number) => void): ExpectedFile[] {
   const shipped = new Set(brand.destinations.map(({ format }) => format));
   const others = FORMATS.filter(({ id }) => !shipped.has(id)).map(({ id }) => ({ name: id, format: id, options: {} }));
   const all = [...brand.destinations, ...others];
-  return all.flatMap((destination, at) => {
+  const grafted = brand.grafts.flatMap((graft) => graftedFile(brand, graft, hosts.get(graft.host.sha256)));
+  const written = all.flatMap((destination, at) => {
     const { files } = writeDestination(brand, destination);
     const tokens = tokensWritten(brand, { id: '', ...destination }).map(({ id }) => id);
     onProgress?.((at + 1) / all.length);
@@ -35,6 +41,31 @@ export function expectedFiles(brand: Brand, onProgress?: (share: number) => void
       tokens,
     }));
   });
+  return [...grafted, ...written];
+}
+
+/** A graft as it would be delivered, with a mark for each of its bound slots: the others are nobody's business. */
+function graftedFile(brand: Brand, graft: Graft, host: Uint8Array | undefined): ExpectedFile[] {
+  const { bytes } = host ? writeGraft(brand, graft, host) : { bytes: null };
+  const read = bytes && readHost(graft.host.name, bytes, graft);
+  if (!bytes || !read || typeof read === 'string') return [];
+  const taken = new Map(
+    read.found.banks.flatMap(({ key, slots }) => {
+      const palette = brand.palettes.find(({ id }) => id === graft.banks[key]?.palette);
+      return slots.flatMap((at, n) => (palette?.swatches[n] ? [[at, palette.swatches[n].id] as const] : []));
+    }),
+  );
+  const marks = read.found.slots.flatMap(({ key, span, literal }, at): Mark[] => {
+    const binding = graft.bindings[key];
+    const swatch = taken.get(at);
+    if (!binding) return swatch === undefined ? [] : [{ ...span, hex: literal.colour.hex, swatch }];
+    if (!boundColour(brand, binding, graft.theme)) return [];
+    const { to, theme = graft.theme } = binding;
+    return [{ ...span, hex: literal.colour.hex, ...('token' in to ? { token: to.token, theme } : { swatch: to.swatch }) }];
+  });
+  return [
+    { path: graft.path, mediaType: 'text/plain', bytes, marks, format: 'graft', shipped: true, theme: graft.theme, tokens: [] },
+  ];
 }
 
 function themeOf({ themes }: Brand, path: string): string | null {

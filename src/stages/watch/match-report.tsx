@@ -1,6 +1,6 @@
 import { slug } from '@/core/base/words';
 import { Button } from '@chakra-ui/react';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { resolveTheme } from '@/core/brand/resolve';
 import { deltaE2000 } from '@/core/colour/difference';
 import { cssText } from '@/core/formats/kit/css-text';
@@ -26,7 +26,7 @@ interface Read {
 }
 
 /** Tokens down, screens across: the colour each screen really shows, and how far it is from the released one. */
-export function MatchReport({ release, onReleases }: { release: Released; onReleases: () => void }) {
+export function MatchReport({ release, act, onReleases }: { release: Released; act: ReactNode; onReleases: () => void }) {
   const { id, themeId } = useBrand((state) => ({ id: state.id, themeId: state.theme }));
   const { document: brand, number } = release;
   // A theme made since the release is not on the screens yet; they show the first.
@@ -94,6 +94,7 @@ export function MatchReport({ release, onReleases }: { release: Released; onRele
         <Button size="xs" variant="outline" onClick={onReleases}>
           Releases
         </Button>
+        {act}
       </StageTitle>
       <div className={css.report} data-complete={complete} data-theme={wanted} data-testid="match">
         <div className={css.screens}>
