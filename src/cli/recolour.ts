@@ -3,7 +3,7 @@ import { isBrandFile, parseBrandFile } from '@/core/intake/brand-file';
 import { palettesOf } from '@/core/intake/reading';
 import { rgbOf } from '@/core/colour/integers';
 import { readColour } from '@/core/colour/read';
-import { countColours } from '@/core/image/count-colours';
+import { distinctColours } from '@/core/image/distinct-colours';
 import { indexRecoloured } from '@/core/image/index-recoloured';
 import { readPng, type StoredPicture } from '@/core/image/png-read';
 import { paletteIndexPng, trueColourPng } from '@/core/image/png-write';
@@ -58,7 +58,7 @@ export async function recolourFiles(paths: readonly string[], options: RecolourO
   for (const path of paths) {
     const picture = await pictureOf(path);
     for (const note of picture.notes) tell(`${path}: ${note}`);
-    counts.push(countColours(picture, MOST_LISTED));
+    counts.push(distinctColours(picture, MOST_LISTED));
   }
   const plan = planRecolouring(mergeCounts(counts.map(({ colours }) => colours)), wish);
   const files: { path: string; bytes: Uint8Array }[] = [];

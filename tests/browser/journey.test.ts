@@ -190,7 +190,7 @@ const report = async (theme: string) => {
 
 test('release and watch: every screen shows the brand’s colours, in every theme', async () => {
   await ida.click('Release…');
-  await ida.sees('33 files');
+  await ida.sees('35 files');
   await ida.sees('The group route has colours for 8 of the 11 values of Route');
   await ida.click('Make release 1');
   await ida.page.waitForFunction(() => location.pathname.endsWith('/watch'));

@@ -50,7 +50,7 @@ const ROUTES: readonly Row[] = [
   ['GET', 'api/brands/[brand]/inks', 'api/brands/BRAND/inks?of=1f6f78', undefined, 'read', 200],
   ['POST', 'api/brands/[brand]/logo', 'api/brands/BRAND/logo', 'no logo', 'write', 400],
   ['POST', 'api/brands/[brand]/pictures', 'api/brands/BRAND/pictures', 'no picture', 'write', 400],
-  ['POST', 'api/brands/[brand]/hosts', 'api/brands/BRAND/hosts', '', 'write', 400],
+  ['POST', 'api/brands/[brand]/hosts', 'api/brands/BRAND/hosts', 'a file', 'write', 200],
   ['GET', 'api/brands/[brand]/hosts/[sha256]', `api/brands/BRAND/hosts/${'0'.repeat(64)}`, undefined, 'read', 404],
   ['GET', 'api/brands/[brand]/pictures/[sha256]', `api/brands/BRAND/pictures/${'0'.repeat(64)}`, undefined, 'read', 404],
   ['GET', 'api/brands/[brand]/print-profiles', 'api/brands/BRAND/print-profiles', undefined, 'read', 200],

@@ -31,7 +31,7 @@ test('a release is fetched whole, checked, and known to be up to date afterwards
   expect(pull(secret, '--check').status).toBe(4);
   const { status, stderr, stdout } = pull(secret);
   expect([status, stderr]).toEqual([0, 'breakwater: release 1\n']);
-  expect(stdout.split('\n').filter(Boolean)).toHaveLength(33);
+  expect(stdout.split('\n').filter(Boolean)).toHaveLength(35);
   expect(readFileSync(join(folder, 'out/css/quillhaven-ferries.css'), 'utf8')).toContain('--qf-text-default: #162631;');
   expect(pull(secret, '--check').status).toBe(0);
   writeFileSync(join(folder, 'out/css/quillhaven-ferries.css'), 'old');

@@ -54,7 +54,7 @@ test('what is edited and edited back is no difference, nor is another order of k
 test('before the first release everything is new', () => {
   const differences = compareBrands(null, demo);
   expect(new Set(differences.map(({ kind }) => kind))).toEqual(new Set(['added']));
-  expect(differences).toHaveLength(1 + 6 + 58 + 4 + 159 + 8 + 2);
+  expect(differences).toHaveLength(1 + 6 + 58 + 4 + 159 + 8 + 2 + 2);
 });
 
 test('both directions find the same things, with added and removed exchanged', () => {

@@ -1,4 +1,4 @@
-import type { CountedColour } from './count-colours';
+import type { CountedColour } from './distinct-colours';
 import { Nearest } from './nearest';
 
 /** Hues of one material are no farther apart than this from one shade to the next, in degrees. */

@@ -1,4 +1,4 @@
-import type { CountedColour } from './count-colours';
+import type { CountedColour } from './distinct-colours';
 import { Nearest } from './nearest';
 
 /**

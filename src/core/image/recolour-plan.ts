@@ -1,4 +1,4 @@
-import type { CountedColour } from './count-colours';
+import type { CountedColour } from './distinct-colours';
 import { keepOrder } from './keep-order';
 import { limitPalette } from './limit-palette';
 import { Nearest } from './nearest';

@@ -1,7 +1,7 @@
 /** Recolouring compared, pixel by pixel, with the plainest program that does the same. */
 import fc from 'fast-check';
 import { bytesToOklab, decode } from '../colour/oklab';
-import { countColours } from './count-colours';
+import { distinctColours } from './distinct-colours';
 import { limitPalette } from './limit-palette';
 import { Nearest } from './nearest';
 import { recolour, type Recolouring } from './recolour';
@@ -150,7 +150,7 @@ test('colours are counted however many there are, transparent pixels not, the co
     [0xff0000, 9],
     [0x0000ff, 0],
   ] as const;
-  expect(countColours(picture(4, pixels), 10)).toEqual({
+  expect(distinctColours(picture(4, pixels), 10)).toEqual({
     colours: [
       { rgb: 0xff0000, pixels: 2 },
       { rgb: 0x00ff00, pixels: 1 },
@@ -160,7 +160,7 @@ test('colours are counted however many there are, transparent pixels not, the co
   });
   // More than are told apart in one pass: each colour of three quarters of a table once, and the first of them twice.
   const many = Array.from({ length: 90_001 }, (_, at) => [(at % 90_000) * 150, 255] as const);
-  expect(countColours(picture(90_001, many), 2)).toEqual({
+  expect(distinctColours(picture(90_001, many), 2)).toEqual({
     colours: [
       { rgb: 0, pixels: 2 },
       { rgb: 150, pixels: 1 },

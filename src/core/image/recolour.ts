@@ -1,5 +1,5 @@
 import { LINEAR, linearToByte } from '../colour/eight-bit';
-import { swapped } from './count-colours';
+import { swapped } from './distinct-colours';
 import { Nearest } from './nearest';
 import { words } from './pixels';
 import type { StoredPicture } from './png-read';
@@ -171,7 +171,7 @@ function within(light: number): number {
 }
 
 /**
- * Error diffusion after Floyd and Steinberg (1976), every other row from right to left. What a pixel lacks is passed on as
+ * Error diffusion after Floyd (“An adaptive algorithm for spatial greyscale”, 1976), every other row from right to left. What a pixel lacks is passed on as
  * linear light, for that is what adds up in the eye.
  */
 function diffuse(pixels: Uint32Array, width: number, table: PlaceTable, settled: Settled, places: Places): void {

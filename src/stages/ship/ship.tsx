@@ -107,24 +107,33 @@ export function Ship() {
         </Empty>
       ) : (
         <div className={css.columns}>
-          <ul className={css.destinations}>
-            {destinations.map((each) => (
-              <li key={each.id}>
-                <button aria-current={each.id === destination?.id || undefined} onClick={() => setChosen(each.id)}>
-                  <b>{each.name}</b>
-                  <small>{formatById(each.format)?.title ?? each.format}</small>
-                </button>
-              </li>
-            ))}
-            {grafts.map((each) => (
-              <li key={each.id}>
-                <button aria-current={each.id === graft?.id || undefined} onClick={() => setChosen(each.id)}>
-                  <b>{each.path.split('/').at(-1)}</b>
-                  <small>Graft, {Object.keys(each.bindings).length + Object.keys(each.banks).length} bound</small>
-                </button>
-              </li>
-            ))}
-          </ul>
+          <div className={css.shipped}>
+            <ul className={css.destinations}>
+              {destinations.map((each) => (
+                <li key={each.id}>
+                  <button aria-current={each.id === destination?.id || undefined} onClick={() => setChosen(each.id)}>
+                    <b>{each.name}</b>
+                    <small>{formatById(each.format)?.title ?? each.format}</small>
+                  </button>
+                </li>
+              ))}
+            </ul>
+            {grafts.length > 0 && (
+              <>
+                <h2>Grafts, your own files</h2>
+                <ul className={css.grafts}>
+                  {grafts.map((each) => (
+                    <li key={each.id}>
+                      <button aria-current={each.id === graft?.id || undefined} onClick={() => setChosen(each.id)}>
+                        <b>{each.path.split('/').at(-1)}</b>
+                        <small>{Object.keys(each.bindings).length + Object.keys(each.banks).length} bound</small>
+                      </button>
+                    </li>
+                  ))}
+                </ul>
+              </>
+            )}
+          </div>
           {graft ? (
             <GraftView key={graft.id} graft={graft} onRemoved={() => setChosen(null)} />
           ) : (

@@ -24,7 +24,7 @@ const PARTS = 4;
 const PART_SIZE = (1 << 24) / PARTS;
 
 /** Counts a picture's colours. @param most how many of them to list */
-export function countColours(picture: Pick<StoredPicture, 'width' | 'height' | 'data'>, most: number): CountedColours {
+export function distinctColours(picture: Pick<StoredPicture, 'width' | 'height' | 'data'>, most: number): CountedColours {
   const pixels = words(picture);
   return listed(countFew(pixels) ?? countMany(pixels), most);
 }
