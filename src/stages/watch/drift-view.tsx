@@ -215,22 +215,21 @@ function subjectOf(brand: Brand, { token, swatch, theme }: Difference): string {
   return where ? `${name}, ${where}` : name;
 }
 
-/** The command that makes the found colour the brand's: in the swatch that the token comes to, else as the token's own. */
+/** The command that makes the found colour the brand's: in the swatch that its token comes to, else in the token that has it. */
 function takeBack(brand: Brand, { kind, token, swatch, theme, found }: Difference): Command | null {
   if (kind !== 'differs' || found === null || !/^#[0-9a-f]{6}/.test(found)) return null;
-  const resolved = token !== null && theme !== null ? resolveTheme(brand, theme).get(token) : undefined;
-  const kept = swatch ?? resolved?.kept?.swatch.id;
-  const place = kept === undefined ? undefined : swatchesOf(brand).get(kept);
-  if (place && place.swatch.value.toLowerCase() !== found)
+  let holder = token !== null && theme !== null ? resolveTheme(brand, theme).get(token) : undefined;
+  // Aliases are followed; a state that is made by its rule gets a value of its own.
+  while (holder?.via && 'token' in (holder.token.values[theme!] ?? {})) holder = holder.via;
+  const place = swatchesOf(brand).get(swatch ?? holder?.kept?.swatch.id ?? '');
+  if (place)
     return {
       label: `Take ${found} into ${place.swatch.name}`,
       steps: [{ do: 'swatch.edit', id: place.swatch.id, set: { value: found } }],
     };
-  if (!resolved || resolved.kept || resolved.colour?.hex === found) return null;
-  return {
-    label: `Take ${found} into ${resolved.token.path}`,
-    steps: [{ do: 'token.set', id: resolved.token.id, set: { [theme!]: { colour: found } } }],
-  };
+  if (!holder) return null;
+  const { id, path } = holder.token;
+  return { label: `Take ${found} into ${path}`, steps: [{ do: 'token.set', id, set: { [theme!]: { colour: found } } }] };
 }
 
 /** The file with its wrong colours put right, and every other byte as it was. */
