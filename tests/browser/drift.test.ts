@@ -70,17 +70,28 @@ test('the one that was pasted wrong is found among delivered files, and the corr
   expect((await arrived(downloads, 'site.css')).toString()).toBe(theirs.replace('#016a74', '#006871'));
 });
 
-test('a found value is taken back into the brand, in one step', async () => {
+test('a found value is taken back into the brand, in one step, and compared anew; what is locked stays', async () => {
   await ida.click('Take it into the brand');
-  const harbour = () =>
-    ida.page.evaluate(
-      async () =>
-        ((await (await fetch('/api/brands/quillhaven')).json()) as { brand: Brand }).brand.palettes[0]!.swatches[0]!.value,
+  await ida.sees('Harbour is locked');
+  const lamp = async () => {
+    const { brand: now } = await ida.page.evaluate(
+      async () => (await (await fetch('/api/brands/quillhaven')).json()) as { brand: Brand },
     );
-  for (let n = 0; n < 100 && (await harbour()) !== '#016a74'; n++) await ida.settled();
-  expect(await harbour()).toBe('#016a74');
+    return now.palettes[0]!.swatches.find(({ id }) => id === 'core-lamp')!.value;
+  };
+  const { value } = brand.palettes[0]!.swatches.find(({ id }) => id === 'core-lamp')!;
+  await hand(put('accent.css', text.replace(`accent: ${value}`, 'accent: #f1bc3c')));
+  await ida.page.waitForSelector('section[aria-label="accent.css"] tbody tr');
+  await ida.click('Take it into the brand');
+  await ida.page.waitForFunction(
+    () => !document.querySelector('section[aria-label="accent.css"] tbody')?.textContent?.includes('brand.accent, Day'),
+  );
+  expect(await lamp()).toBe('#f1bc3c');
+  await ida.blur();
   await ida.keys('Control', 'z');
-  for (let n = 0; n < 100 && (await harbour()) !== '#006871'; n++) await ida.settled();
+  await ida.page.waitForFunction(() =>
+    document.querySelector('section[aria-label="accent.css"] tbody')?.textContent?.includes('brand.accent, Day'),
+  );
 });
 
 test('a zip, a graft, and a file of somebody else’s', async () => {

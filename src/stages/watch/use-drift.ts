@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { ManifestEntry } from '@/core/release/bundle';
-import { useBrandStore } from '@/ui/brand-context';
+import { useBrand, useBrandStore } from '@/ui/brand-context';
 import { keptHosts } from '@/ui/hosts';
 import { request } from '@/ui/request';
 import { compareDelivered } from '@/workers/drift';
@@ -22,14 +22,18 @@ export function useDrift() {
   /** The share compared; null when nothing is under way. */
   const [share, setShare] = useState<number | null>(null);
   const running = useRef<AbortController | null>(null);
+  /** What was handed in last, to be compared anew when the brand has changed. */
+  const handed = useRef<readonly File[]>([]);
   useEffect(() => () => running.current?.abort(new DOMException('The page was left.', 'AbortError')), []);
   const stop = () => {
     running.current?.abort(new DOMException('Stopped.', 'AbortError'));
+    running.current = null;
     setShare(null);
   };
   const compare = async (chosen: readonly File[]) => {
     running.current?.abort(new DOMException('Other files came.', 'AbortError'));
     const stopper = (running.current = new AbortController());
+    handed.current = chosen;
     const files = chosen.map((file) => ({ name: nameOf(file), file }));
     const refusal =
       files.length > MOST_FILES
@@ -45,7 +49,7 @@ export function useDrift() {
         hosts,
         older,
         files,
-        (now) => !stopper.signal.aborted && setShare(now),
+        (now) => running.current === stopper && setShare(now),
         stopper.signal,
       );
       setDrift(found);
@@ -61,9 +65,22 @@ export function useDrift() {
         ],
       });
     } finally {
-      if (running.current === stopper) setShare(null);
+      if (running.current === stopper) {
+        // What is still told of its progress comes too late.
+        running.current = null;
+        setShare(null);
+      }
     }
   };
+  const brand = useBrand((state) => state.replica.brand);
+  const comparedWith = useRef(brand);
+  useEffect(() => {
+    if (comparedWith.current === brand) return;
+    comparedWith.current = brand;
+    if (handed.current.length > 0) void compare(handed.current);
+    // Each change of the brand compares anew, and nothing else does.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [brand]);
   return { drift, share, compare, stop };
 }
 
