@@ -188,6 +188,23 @@ export function commandFor(brand: Brand, { kind, a, b, c }: Pick): Command {
         set: { path: `k${c}.xml`, asides: c % 2 ? null : true },
       },
     () => brand.grafts[0] && { do: 'graft.remove', id: pick(brand.grafts, a)!.id },
+    () =>
+      palette && {
+        do: 'art.add',
+        art: {
+          id: fresh(),
+          path: `art/a${c}`,
+          sheets: [{ picture: 'b'.repeat(64), name: 'a.png', width: 32, height: 32 }],
+          grid: { width: 16, height: 16, margin: 0, spacing: 0 },
+          groups: [],
+          table: { palette: palette.id, map: [{ from: '#112233', to: chosen[0] ?? 'gone' }], keepOrder: false, dither: 'none' },
+          indexed: false,
+          pace: 120,
+        },
+        before: null,
+      },
+    () => brand.art[0] && { do: 'art.edit', id: pick(brand.art, a)!.id, set: { pace: 20 + (c % 100), indexed: c % 2 === 0 } },
+    () => brand.art[0] && { do: 'art.remove', id: pick(brand.art, a)!.id },
     () => ({ do: 'brand.edit', set: { name: `B ${c}` } }),
   ];
   const step = makers[kind % makers.length]!() || ({ do: 'brand.edit', set: { name: `B ${c}` } } as Step);

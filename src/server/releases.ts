@@ -4,7 +4,7 @@ import { sha256, type ManifestEntry } from '@/core/release/bundle';
 import { loadBrand } from './documents';
 import { database, type PersonRow, type ReleaseFileRow, type ReleaseRow } from './database';
 import { announce } from './announce';
-import { hostsOf } from './hosts';
+import { keptFilesOf } from './kept-files';
 import { Refused } from './refused';
 import { writer } from './writer';
 
@@ -28,7 +28,7 @@ export async function makeRelease(person: PersonRow, brandId: string, seq: numbe
   const current = await loadBrand(brandId);
   if (current.seq !== seq) throw new Refused(409, MOVED_ON);
   const { stops, files, manifest } = await writer().write('release', current, {}, async () => ({
-    hosts: await hostsOf(current.brand),
+    kept: await keptFilesOf(current.brand),
   }));
   if (stops !== null) throw new Refused(409, `Nothing was released: ${stops}`);
   const rows = await Promise.all(

@@ -5,7 +5,7 @@
 import { promisify } from 'node:util';
 import { brotliCompress, constants, gzip } from 'node:zlib';
 import type { Brand } from '@/core/brand/document';
-import { bundle, manifestFile, type Hosts, type ManifestEntry } from '@/core/release/bundle';
+import { bundle, manifestFile, type KeptFiles, type ManifestEntry } from '@/core/release/bundle';
 import { sheetHtml, sheetPages, type SheetChoice, type SheetExtras } from '@/core/sheet/sheet';
 import { sheetFonts } from './sheet-fonts';
 import { weigh, type Sizes, type Weight } from '@/core/release/weight';
@@ -16,12 +16,12 @@ import { zipFiles } from '@/core/formats/kit/zip';
 const WORK_LIMIT = 64 * 1024 * 1024;
 
 /** All files of a release with its manifest; none when something stops it. */
-export async function release({ brand, hosts = new Map() }: { brand: Brand; hosts?: Hosts }): Promise<{
+export async function release({ brand, kept = new Map() }: { brand: Brand; kept?: KeptFiles }): Promise<{
   readonly stops: string | null;
   readonly files: readonly WrittenFile[];
   readonly manifest: readonly ManifestEntry[];
 }> {
-  const { files, manifest, findings } = await bundle(brand, hosts);
+  const { files, manifest, findings } = await bundle(brand, kept);
   const error = findings.find(({ severity }) => severity === 'error');
   if (error) return { stops: error.message, files: [], manifest: [] };
   return { stops: null, files: [...files, manifestFile(brand, manifest)], manifest };

@@ -2,7 +2,7 @@ import { expose } from 'comlink';
 import type { Brand } from '@/core/brand/document';
 import { Delivery, type ComparedFile, type DeliveredFile, type OlderFiles } from '@/core/drift/compare-delivery';
 import { unpackDelivery } from '@/core/drift/unpack-delivery';
-import type { Hosts } from '@/core/release/bundle';
+import type { KeptFiles } from '@/core/release/bundle';
 import { isZip } from '@/core/source/zip';
 import { bytesOf } from './decode';
 
@@ -18,7 +18,7 @@ const api = {
   /** Compares files with what a brand would deliver; zips are unpacked. @returns the files, and a sentence for each that cannot be compared */
   async compare(
     brand: Brand,
-    hosts: Hosts,
+    hosts: KeptFiles,
     older: OlderFiles,
     files: readonly { readonly name: string; readonly file: File }[],
     onProgress: (share: number) => void,

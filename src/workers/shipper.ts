@@ -1,6 +1,6 @@
 import { proxy } from 'comlink';
 import type { Brand, Destination } from '@/core/brand/document';
-import type { Hosts } from '@/core/release/bundle';
+import type { KeptFiles } from '@/core/release/bundle';
 import type { Written } from '@/core/formats/kit/format';
 import { keptWorker } from './kept-worker';
 import type { Packed, ShipperWorker } from './shipper.worker';
@@ -8,7 +8,12 @@ import type { Packed, ShipperWorker } from './shipper.worker';
 const inWorker = keptWorker<ShipperWorker>(() => new Worker(new URL('./shipper.worker.ts', import.meta.url), { type: 'module' }));
 
 /** Every destination and graft of a brand in one archive. @throws DOMException "AbortError" when stopped */
-export function packAll(brand: Brand, hosts: Hosts, onProgress: (share: number) => void, signal: AbortSignal): Promise<Packed> {
+export function packAll(
+  brand: Brand,
+  hosts: KeptFiles,
+  onProgress: (share: number) => void,
+  signal: AbortSignal,
+): Promise<Packed> {
   return inWorker((worker) => worker.packAll(brand, hosts, proxy(onProgress)), signal);
 }
 

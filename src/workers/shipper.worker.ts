@@ -1,6 +1,6 @@
 import { expose, transfer } from 'comlink';
 import type { Brand, Destination } from '@/core/brand/document';
-import { bundle, manifestFile, type Hosts } from '@/core/release/bundle';
+import { bundle, manifestFile, type KeptFiles } from '@/core/release/bundle';
 import type { Written } from '@/core/formats/kit/format';
 import { writeDestination } from '@/core/formats/registry';
 import { zipFiles } from '@/core/formats/kit/zip';
@@ -14,7 +14,7 @@ export interface Packed {
 const api = {
   write: (brand: Brand, destination: Destination): Written => writeDestination(brand, destination),
 
-  async packAll(brand: Brand, hosts: Hosts, onProgress: (share: number) => void): Promise<Packed> {
+  async packAll(brand: Brand, hosts: KeptFiles, onProgress: (share: number) => void): Promise<Packed> {
     const { files, manifest, findings } = await bundle(brand, hosts, onProgress);
     const error = findings.find(({ severity }) => severity === 'error');
     if (error) return { zip: null, problem: error.message };

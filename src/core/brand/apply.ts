@@ -203,6 +203,27 @@ function applyStep(brand: Brand, step: Step): StepResult {
         inverse: runsOf(brand.destinations, gone).map((run) => ({ do: 'destination.add', destination, before: run.before })),
       };
     }
+    case 'art.add': {
+      mustBeNew(brand, [step.art]);
+      mustFit(brand.art.length + 1, LIMITS.art, 'pieces of art');
+      return {
+        brand: { ...brand, art: insertBefore(brand.art, [step.art], step.before) },
+        inverse: [{ do: 'art.remove', id: step.art.id }],
+      };
+    }
+    case 'art.edit': {
+      const art = find(brand.art, step.id, 'art');
+      const { next, back } = edited(art, step, art.path);
+      return { brand: { ...brand, art: replaced(brand.art, next) }, inverse: [{ do: step.do, id: step.id, ...back }] };
+    }
+    case 'art.remove': {
+      const art = find(brand.art, step.id, 'art');
+      const gone = new Set([step.id]);
+      return {
+        brand: { ...brand, art: without(brand.art, gone) },
+        inverse: runsOf(brand.art, gone).map((run) => ({ do: 'art.add', art, before: run.before })),
+      };
+    }
     case 'field.add': {
       mustBeNew(brand, [step.field]);
       mustFit(brand.fields.length + 1, LIMITS.fields, 'fields');

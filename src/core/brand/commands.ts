@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { isStorable, UNSTORABLE } from '../base/storable';
 import {
+  Art,
   BankBinding,
   Binding,
   Brand,
@@ -125,6 +126,9 @@ const GraftBind = z.strictObject({ do: z.literal('graft.bind'), id: EntityId, se
 const bankBindings = z.record(SlotKey, BankBinding.nullable());
 const GraftBank = z.strictObject({ do: z.literal('graft.bank'), id: EntityId, set: bankBindings, was: bankBindings.optional() });
 const GraftRemove = z.strictObject({ do: z.literal('graft.remove'), id: EntityId });
+const ArtAdd = z.strictObject({ do: z.literal('art.add'), art: Art, before });
+const ArtEdit = z.strictObject({ do: z.literal('art.edit'), id: EntityId, ...edit(Art.omit({ id: true })) });
+const ArtRemove = z.strictObject({ do: z.literal('art.remove'), id: EntityId });
 const FieldAdd = z.strictObject({ do: z.literal('field.add'), field: DataField, before });
 const FieldEdit = z.strictObject({ do: z.literal('field.edit'), id: EntityId, ...edit(DataField.omit({ id: true })) });
 const FieldRemove = z.strictObject({ do: z.literal('field.remove'), id: EntityId });
@@ -157,6 +161,9 @@ export const Step = z.discriminatedUnion('do', [
   GraftBind,
   GraftBank,
   GraftRemove,
+  ArtAdd,
+  ArtEdit,
+  ArtRemove,
   FieldAdd,
   FieldEdit,
   FieldRemove,
@@ -188,6 +195,7 @@ export function touchedBy(command: Command): string[] {
     else if (step.do === 'theme.add') touched.add(step.theme.id);
     else if (step.do === 'destination.add') touched.add(step.destination.id);
     else if (step.do === 'graft.add') touched.add(step.graft.id);
+    else if (step.do === 'art.add') touched.add(step.art.id);
     else if (step.do === 'field.add') touched.add(step.field.id);
   }
   return [...touched];

@@ -24,6 +24,11 @@ export const LIMITS = {
   bindings: 10_000,
   slotKey: 500,
   hostBytes: 20 * 1024 * 1024,
+  art: 50,
+  sheets: 64,
+  tileGroups: 64,
+  tiles: 4_096,
+  artColours: 4_096,
 } as const;
 
 /** Ids are keys of records, so a name that every object has already ("constructor") is none. */
@@ -260,6 +265,53 @@ export const Graft = z.strictObject({
   banks: z.record(SlotKey, BankBinding),
 });
 
+const rgbHex = z.string().regex(/^#[0-9a-f]{6}$/, 'A colour of a picture is written #rrggbb.');
+
+/** How a sheet is divided into tiles, in pixels. */
+export const TileGrid = z.strictObject({
+  width: z.int().min(1, 'A tile is at least one pixel wide.').max(4_096),
+  height: z.int().min(1, 'A tile is at least one pixel high.').max(4_096),
+  /** Before the first tile, on the left and above. */
+  margin: z.int().min(0).max(256),
+  /** Between two tiles. */
+  spacing: z.int().min(0).max(256),
+});
+
+/** Where the colours of art go. */
+export const ColourTable = z.strictObject({
+  /** Id of the palette. */
+  palette: id,
+  /** Colours that go to a swatch of their own choice; `to` is its id. All others go to the nearest. */
+  map: z.array(z.strictObject({ from: rgbHex, to: id })).max(LIMITS.artColours),
+  /** The colour that becomes transparent. */
+  key: rgbHex.optional(),
+  /** Whether the darker of two shades of a material stays the darker. */
+  keepOrder: z.boolean(),
+  dither: z.enum(['none', 'ordered', 'diffusion']),
+  /** At most so many colours of the palette are used. */
+  limit: z.int().min(1).max(LIMITS.artColours).optional(),
+});
+
+/** Pictures of pixels that are brought into a palette: sheets of sprites, or the frames of an animation. */
+export const Art = z.strictObject({
+  id,
+  /** Where it is written in a release, without an ending, such as `art/ferry`. */
+  path: graftPath,
+  /** The pictures as they were drawn, kept beside the brand. */
+  sheets: z
+    .array(z.strictObject({ picture: PictureHash, name, width: z.int().min(1), height: z.int().min(1) }))
+    .min(1)
+    .max(LIMITS.sheets),
+  grid: TileGrid,
+  /** Tiles that belong together, by their numbers from 0 through all sheets; each group is a file. None: the sheets are written whole. */
+  groups: z.array(z.strictObject({ name, tiles: z.array(z.int().min(0)).min(1).max(LIMITS.tiles) })).max(LIMITS.tileGroups),
+  table: ColourTable,
+  /** Whether it is written as indexed PNG, with the palette in its order. */
+  indexed: z.boolean(),
+  /** How long a frame is shown, in milliseconds. */
+  pace: z.int().min(20).max(5_000),
+});
+
 const BrandShape = z.strictObject({
   format: z.literal('breakwater-brand'),
   version: z.literal(BRAND_VERSION, {
@@ -275,6 +327,7 @@ const BrandShape = z.strictObject({
   tokens: z.array(Token).max(LIMITS.tokens),
   destinations: z.array(Destination).max(LIMITS.destinations),
   grafts: z.array(Graft).max(LIMITS.grafts),
+  art: z.array(Art).max(LIMITS.art),
   fields: z.array(DataField).max(LIMITS.fields),
   carried: z.array(Carried).max(LIMITS.carried),
   naming: z.enum(NAMINGS).optional(),
@@ -310,6 +363,7 @@ export const Brand = BrandShape.superRefine((brand, context) => {
     if (Object.keys(graft.bindings).length + Object.keys(graft.banks).length > LIMITS.bindings)
       complain(`A graft holds at most ${LIMITS.bindings} bindings.`, ['grafts', g]);
   });
+  brand.art.forEach((art, a) => claim(art, ['art', a]));
   const paths = new Set<string>();
   brand.tokens.forEach((token, t) => {
     claim(token, ['tokens', t]);
@@ -365,6 +419,9 @@ export type Carried = z.infer<typeof Carried>;
 export type Naming = (typeof NAMINGS)[number];
 export type Destination = z.infer<typeof Destination>;
 export type Graft = z.infer<typeof Graft>;
+export type Art = z.infer<typeof Art>;
+export type ColourTable = z.infer<typeof ColourTable>;
+export type TileGrid = z.infer<typeof TileGrid>;
 export type Binding = z.infer<typeof Binding>;
 export type BankBinding = z.infer<typeof BankBinding>;
 
@@ -455,6 +512,7 @@ export function emptyBrand(brandId: string, brandName: string): Brand {
     tokens: [],
     destinations: [],
     grafts: [],
+    art: [],
     fields: [],
     carried: [],
   };

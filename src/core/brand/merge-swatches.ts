@@ -25,7 +25,12 @@ export function mergeSwatches(brand: Brand, into: ReadonlyMap<string, string>): 
     );
     return Object.keys(set).length > 0 ? [{ do: 'graft.bind', id: graft.id, set }] : [];
   });
-  return [...relinked, ...rebound, { do: 'swatch.remove', ids: [...into.keys()] }];
+  const recoloured = brand.art.flatMap(({ id, table }): Step[] => {
+    if (!table.map.some(({ to }) => into.has(to))) return [];
+    const map = table.map.map((way) => ({ ...way, to: into.get(way.to) ?? way.to }));
+    return [{ do: 'art.edit', id, set: { table: { ...table, map } } }];
+  });
+  return [...relinked, ...rebound, ...recoloured, { do: 'swatch.remove', ids: [...into.keys()] }];
 }
 
 /** Ids of the swatches some token points at straight, in any theme. */

@@ -62,6 +62,8 @@ function entityOf(brand: Brand, step: EditStep): object | undefined {
     case 'graft.bind':
     case 'graft.bank':
       return brand.grafts.find(({ id }) => id === step.id);
+    case 'art.edit':
+      return brand.art.find(({ id }) => id === step.id);
     case 'field.edit':
       return brand.fields.find(({ id }) => id === step.id);
   }

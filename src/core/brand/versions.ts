@@ -10,7 +10,7 @@ type Upgrade = (data: Data) => Record<string, unknown>;
 export const BRAND_UPGRADES: Readonly<Record<number, Upgrade>> = {
   1: (brand) => ({ fields: [], carried: [], ...brand, version: 2 }),
   2: (brand) => ({ ...brand, palettes: each(brand.palettes, withMaker), version: 3 }),
-  3: (brand) => ({ grafts: [], ...brand, version: 4 }),
+  3: (brand) => ({ grafts: [], art: [], ...brand, version: 4 }),
 };
 export const COMMAND_UPGRADES: Readonly<Record<number, Upgrade>> = {
   1: (command) => ({

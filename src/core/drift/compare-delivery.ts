@@ -5,7 +5,7 @@ import type { SourceFile } from '../intake/reader';
 import { readerById, readFile } from '../intake/readers';
 import type { Reading } from '../intake/reading';
 import type { Mark } from '../formats/kit/marks';
-import { sha256, type Hosts } from '../release/bundle';
+import { sha256, type KeptFiles } from '../release/bundle';
 import { literalsIn } from '../source/occurrence';
 import { kindOfSource, scanSource } from '../source/scan';
 import { SourceText } from '../source/source-text';
@@ -47,7 +47,7 @@ export class Delivery {
    */
   constructor(
     private readonly brand: Brand,
-    hosts?: Hosts,
+    hosts?: KeptFiles,
     onProgress?: (share: number) => void,
   ) {
     this.expected = new Recogniser(expectedFiles(brand, hosts, onProgress));

@@ -4,7 +4,7 @@ import type { Mark } from '../formats/kit/marks';
 import type { WrittenFile } from '../formats/kit/format';
 import { boundColour, writeGraft } from '../graft/write-graft';
 import { readHost } from '../graft/host';
-import type { Hosts } from '../release/bundle';
+import type { KeptFiles } from '../release/bundle';
 import { FORMATS, tokensWritten, writeDestination } from '../formats/registry';
 
 /** A file that a brand would write today, with where it comes from. */
@@ -24,7 +24,7 @@ export interface ExpectedFile extends WrittenFile {
  * options that they have by themselves. Formats that the brand lacks colours for write none.
  * @param hosts of its grafts; those that are missing are not expected
  */
-export function expectedFiles(brand: Brand, hosts: Hosts = new Map(), onProgress?: (share: number) => void): ExpectedFile[] {
+export function expectedFiles(brand: Brand, hosts: KeptFiles = new Map(), onProgress?: (share: number) => void): ExpectedFile[] {
   const shipped = new Set(brand.destinations.map(({ format }) => format));
   const others = FORMATS.filter(({ id }) => !shipped.has(id)).map(({ id }) => ({ name: id, format: id, options: {} }));
   const all = [...brand.destinations, ...others];

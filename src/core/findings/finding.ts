@@ -25,7 +25,9 @@ export type RuleId =
   | 'too-large'
   | 'template'
   // In a graft:
-  | 'graft';
+  | 'graft'
+  // In recoloured art:
+  | 'art';
 
 /** An error stops a release; a warning is something that a consumer will not see as it is here; a note only wants a look. */
 export type Severity = 'error' | 'warning' | 'note';

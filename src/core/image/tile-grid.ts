@@ -1,7 +1,7 @@
 import { words, type Area, type Pixels } from './pixels';
 
 /** How a sheet is divided, in pixels. */
-export interface TileGrid {
+export interface Grid {
   readonly width: number;
   readonly height: number;
   /** Before the first tile, on the left and above. */
@@ -18,7 +18,7 @@ const USUAL = [8, 16, 24, 32, 48, 64, 96, 128, 256] as const;
 export const MOST_TILES = 16_384;
 
 /** How many whole tiles a sheet has each way, and how many pixels are left over. */
-export function tilesOf({ width, height }: Pick<Pixels, 'width' | 'height'>, grid: TileGrid) {
+export function tilesOf({ width, height }: Pick<Pixels, 'width' | 'height'>, grid: Grid) {
   const along = (side: number, tile: number) => {
     const count = Math.max(0, Math.floor((side - grid.margin + grid.spacing) / (tile + grid.spacing)));
     const used = count === 0 ? 0 : grid.margin + count * tile + (count - 1) * grid.spacing;
@@ -31,7 +31,7 @@ export function tilesOf({ width, height }: Pick<Pixels, 'width' | 'height'>, gri
 }
 
 /** Where a tile stands, by its number from 0, row by row. */
-export function tileArea(at: number, across: number, { width, height, margin, spacing }: TileGrid): Area {
+export function tileArea(at: number, across: number, { width, height, margin, spacing }: Grid): Area {
   return {
     x: margin + (at % across) * (width + spacing),
     y: margin + Math.floor(at / across) * (height + spacing),
@@ -44,7 +44,7 @@ export function tileArea(at: number, across: number, { width, height, margin, sp
  * How a sheet is probably divided, told from its pixels. Where lines of nothing, or of one colour throughout, recur evenly,
  * they are its spacing. Otherwise it is the usual size that divides the sheet and at whose edges most changes.
  */
-export function guessGrid(picture: Pixels): TileGrid {
+export function guessGrid(picture: Pixels): Grid {
   const [across, down] = [lineKinds(picture, true), lineKinds(picture, false)];
   const [x, y] = [spaced(across), spaced(down)];
   if (x && y && x.margin === y.margin && x.spacing === y.spacing)

@@ -2,6 +2,7 @@ import { finding, type Finding } from '../findings/finding';
 import { slug } from '../base/words';
 import { hexDigits } from '../base/hex';
 import type { Brand, Graft } from '../brand/document';
+import { writeArt } from '../art/write-art';
 import { writeGraft } from '../graft/write-graft';
 import { textFile, type Written, type WrittenFile } from '../formats/kit/format';
 import { writeDestination } from '../formats/registry';
@@ -22,21 +23,21 @@ export interface Bundle {
   readonly findings: Written['findings'];
 }
 
-/** The bytes of the hosts that a brand keeps, by their SHA-256. */
-export type Hosts = ReadonlyMap<string, Uint8Array>;
+/** The bytes of what a brand keeps beside its document, hosts and pictures, by their SHA-256. */
+export type KeptFiles = ReadonlyMap<string, Uint8Array>;
 
 /**
- * Writes every destination and every graft of a brand. Deterministic; two that would write one path are an error.
- * @param hosts of its grafts; one that is missing is an error
+ * Writes every destination, every graft and all art of a brand. Deterministic; two that would write one path are an error.
+ * @param kept the hosts and pictures that they are made from; one that is missing is an error
  * @param onProgress told the share done, 0..1, after every destination
  */
-export async function bundle(brand: Brand, hosts: Hosts, onProgress?: (share: number) => void): Promise<Bundle> {
+export async function bundle(brand: Brand, kept: KeptFiles, onProgress?: (share: number) => void): Promise<Bundle> {
   const files: WrittenFile[] = [];
   const paths = new Set<string>();
   const manifest: ManifestEntry[] = [];
   const findings: Finding[] = [];
-  if (brand.destinations.length + brand.grafts.length === 0)
-    findings.push(finding('nothing-to-write', 'error', 'There is no destination to ship to; add one first.'));
+  const all = brand.destinations.length + brand.grafts.length + brand.art.length;
+  if (all === 0) findings.push(finding('nothing-to-write', 'error', 'There is no destination to ship to; add one first.'));
   const take = async ({ files: written, findings: found }: Written, format: string, name: string) => {
     for (const finding of found) {
       // What is wrong with a token is wrong for every destination, and said once.
@@ -54,14 +55,18 @@ export async function bundle(brand: Brand, hosts: Hosts, onProgress?: (share: nu
       manifest.push(await manifestEntry(file, format));
     }
   };
-  const all = brand.destinations.length + brand.grafts.length;
-  for (const [at, destination] of brand.destinations.entries()) {
+  let done = 0;
+  for (const destination of brand.destinations) {
     await take(writeDestination(brand, destination), destination.format, destination.name);
-    onProgress?.((at + 1) / all);
+    onProgress?.(++done / all);
   }
-  for (const [at, graft] of brand.grafts.entries()) {
-    await take(graftFile(brand, graft, hosts.get(graft.host.sha256)), 'graft', graft.path);
-    onProgress?.((brand.destinations.length + at + 1) / all);
+  for (const graft of brand.grafts) {
+    await take(graftFile(brand, graft, kept.get(graft.host.sha256)), 'graft', graft.path);
+    onProgress?.(++done / all);
+  }
+  for (const art of brand.art) {
+    await take(await writeArt(brand, art, kept), 'art', art.path);
+    onProgress?.(++done / all);
   }
   return { files, manifest, findings };
 }

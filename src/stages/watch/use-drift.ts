@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { ManifestEntry } from '@/core/release/bundle';
 import { useBrand, useBrandStore } from '@/ui/brand-context';
-import { keptHosts } from '@/ui/hosts';
+import { keptFiles } from '@/ui/kept-files';
 import { request } from '@/ui/request';
 import { compareDelivered } from '@/workers/drift';
 import type { ShownFile } from '@/workers/drift.worker';
@@ -43,7 +43,7 @@ export function useDrift() {
     setShare(0);
     try {
       const { brand } = store.getState().replica;
-      const [hosts, older] = await Promise.all([keptHosts(brand), olderFiles(store.getState().id)]);
+      const [hosts, older] = await Promise.all([keptFiles(brand), olderFiles(store.getState().id)]);
       const found = await compareDelivered(
         brand,
         hosts,

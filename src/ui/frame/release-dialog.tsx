@@ -9,7 +9,7 @@ import { textPairs } from '@/core/findings/contrast';
 import type { Bundle, ManifestEntry } from '@/core/release/bundle';
 import { useBrand } from '../brand-context';
 import { waitingCount } from '../brand-store';
-import { keptHosts } from '../hosts';
+import { keptFiles } from '../kept-files';
 import { tell } from '../notices';
 import { request } from '../request';
 import { useGoTo } from '../stage-link';
@@ -39,7 +39,7 @@ export function ReleaseDialog() {
     if (!open) return;
     let current = true;
     const write = async () => {
-      const [{ bundle }, hosts] = await Promise.all([import('@/core/release/bundle'), keptHosts(brand)]);
+      const [{ bundle }, hosts] = await Promise.all([import('@/core/release/bundle'), keptFiles(brand)]);
       const written = await bundle(brand, hosts);
       if (current) setTrial(written);
     };

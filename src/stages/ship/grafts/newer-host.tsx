@@ -4,7 +4,7 @@ import { useDropzone } from 'react-dropzone';
 import type { Graft } from '@/core/brand/document';
 import { useBrandStore, useMayEdit } from '@/ui/brand-context';
 import { FormDialog } from '@/ui/form-dialog';
-import { keepHost } from '@/ui/hosts';
+import { keepHost } from '@/ui/kept-files';
 import { tell } from '@/ui/notices';
 import { bytesOf } from '@/workers/decode';
 import type { Rebinding } from '@/workers/graft.worker';

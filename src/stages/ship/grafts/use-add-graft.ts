@@ -3,7 +3,7 @@ import { useDropzone } from 'react-dropzone';
 import type { Graft } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { useBrandStore, useMayEdit } from '@/ui/brand-context';
-import { keepHost } from '@/ui/hosts';
+import { keepHost } from '@/ui/kept-files';
 import { tell } from '@/ui/notices';
 import { bytesOf } from '@/workers/decode';
 import { OpenHost } from '@/workers/graft';

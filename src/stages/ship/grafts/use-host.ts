@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { Graft } from '@/core/brand/document';
 import { useBrand } from '@/ui/brand-context';
-import { keptHost } from '@/ui/hosts';
+import { keptFile } from '@/ui/kept-files';
 import { OpenHost } from '@/workers/graft';
 import type { ShownHost } from '@/workers/graft.worker';
 
@@ -22,7 +22,7 @@ export function useHost({ host, order, asides }: Graft): { ready: ReadyHost | nu
     const open = new OpenHost();
     let current = true;
     const start = async () => {
-      const bytes = await keptHost(brand, { sha256 });
+      const bytes = await keptFile(brand, 'hosts', sha256);
       const shown = await open.open(name, bytes, { order, asides });
       if (!current) return;
       if (typeof shown === 'string') setProblem({ of, sentence: shown });

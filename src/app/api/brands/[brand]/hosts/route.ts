@@ -1,4 +1,4 @@
-import { keepHost, LARGEST_HOST } from '@/server/hosts';
+import { keepHost, LARGEST_HOST } from '@/server/kept-files';
 import { allowed, answer, bytes } from '@/server/request';
 
 /** Keeps a file to graft onto; its bytes are the body. */

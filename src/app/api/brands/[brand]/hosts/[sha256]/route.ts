@@ -1,4 +1,4 @@
-import { keptHost } from '@/server/hosts';
+import { keptHost } from '@/server/kept-files';
 import { allowed, answer } from '@/server/request';
 
 /** A kept host file, byte for byte, and never shown as anything by a browser. */

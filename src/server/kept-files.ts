@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { LIMITS, PictureHash, type Brand } from '@/core/brand/document';
-import type { Hosts } from '@/core/release/bundle';
+import type { KeptFiles } from '@/core/release/bundle';
 import { database, type HostRow, type PersonRow } from './database';
 import { Refused } from './refused';
 
@@ -39,11 +39,13 @@ export async function keptHost(brandId: string, sha256: string): Promise<HostRow
   return host;
 }
 
-/** The hosts of a brand's grafts; those that are not kept are missing. */
-export async function hostsOf(brand: Brand): Promise<Hosts> {
-  const wanted = [...new Set(brand.grafts.map(({ host }) => host.sha256))];
-  const rows = await database().Host.findAll({ where: { brandId: brand.id, sha256: wanted } });
-  return new Map(rows.map(({ sha256, bytes }) => [sha256, new Uint8Array(bytes)]));
+/** What a brand's grafts and art are made from: hosts and pictures. Those that are not kept are missing. */
+export async function keptFilesOf(brand: Brand): Promise<KeptFiles> {
+  const { Host, Picture } = database();
+  const named = (hashes: readonly string[]) => ({ where: { brandId: brand.id, sha256: [...new Set(hashes)] } });
+  const hosts = await Host.findAll(named(brand.grafts.map(({ host }) => host.sha256)));
+  const pictures = await Picture.findAll(named(brand.art.flatMap(({ sheets }) => sheets.map(({ picture }) => picture))));
+  return new Map([...hosts, ...pictures].map(({ sha256, bytes }) => [sha256, new Uint8Array(bytes)]));
 }
 
 /** The longest host that is taken, in bytes. */
