@@ -50,3 +50,14 @@ export async function keepHost(brand: string, bytes: Uint8Array): Promise<string
   hold(host, bytes);
   return host;
 }
+
+/** Gives a picture to the server to keep. @returns its SHA-256 */
+export async function keepPicture(brand: string, bytes: Uint8Array): Promise<string> {
+  const { picture } = await request<{ picture: string }>(
+    `/api/brands/${brand}/pictures`,
+    'POST',
+    new Blob([bytes as Uint8Array<ArrayBuffer>]),
+  );
+  hold(picture, bytes);
+  return picture;
+}

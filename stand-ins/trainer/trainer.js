@@ -26,10 +26,32 @@ async function prepare() {
       colours.map(({ pixel, name }) => [name, `rgb(${data.slice(pixel * 4, pixel * 4 + 3).join(' ')})`]),
     );
   }
-  return palettes;
+  return { palettes, figures: await figures(files) };
 }
 
-function draw(palettes, theme) {
+/** Where figures of recoloured art stand, in the game's pixels: beside the quay, in the air, on the water. */
+const PLACES = [
+  [118, 42],
+  [66, 12],
+  [96, 42],
+];
+
+/** The groups of recoloured art with their strips, as an engine loads an atlas. */
+async function figures(files) {
+  const found = [];
+  for (const { path } of files.filter((file) => file.format === 'art' && file.path.endsWith('.json'))) {
+    const { pace, groups } = await (await get(path)).json();
+    for (const { image, frames } of groups) {
+      const blob = await (await get(path.replace(/[^/]*$/, '') + image)).blob();
+      found.push({ pace, frames, strip: await createImageBitmap(blob, { colorSpaceConversion: 'none' }) });
+    }
+  }
+  return found.slice(0, PLACES.length);
+}
+
+let moving = 0;
+
+function draw({ palettes, figures }, theme) {
   const palette = Object.entries(palettes).find(([identifier]) => identifier.endsWith(`-${theme}`))?.[1];
   if (!palette) throw new Error(`the game palette has no theme ${theme}`);
   let seen = [];
@@ -71,10 +93,16 @@ function draw(palettes, theme) {
     ['rest', 'hover', 'pressed', 'selected', 'focus', 'disabled'].forEach((state, at) =>
       rectangle(`hud.menu.${state}`, 50 + at * 7, 2, 6, 6),
     );
+    for (const [at, { strip, frames, pace }] of figures.entries()) {
+      const { x, y, width, height } = frames[Math.floor(performance.now() / pace) % frames.length];
+      context.drawImage(strip, x, y, width, height, ...PLACES[at], width, height);
+    }
     // The last to be painted at a place is what is to be seen there.
     window.shown = [...new Map(seen.map((one) => [one.token, one])).values()];
   };
   repaint();
+  clearInterval(moving);
+  if (figures.length > 0) moving = setInterval(() => repaint(), Math.min(...figures.map(({ pace }) => pace)));
   return window.shown;
 }
 

@@ -46,9 +46,17 @@ export function tileArea(at: number, across: number, { width, height, margin, sp
  */
 export function guessGrid(picture: Pixels): Grid {
   const [across, down] = [lineKinds(picture, true), lineKinds(picture, false)];
-  const [x, y] = [spaced(across), spaced(down)];
-  if (x && y && x.margin === y.margin && x.spacing === y.spacing)
-    return { width: x.tile, height: y.tile, margin: x.margin, spacing: x.spacing };
+  const [wide, high] = [spaced(across), spaced(down)];
+  let [best, most]: [Grid | null, number] = [null, 0];
+  for (const x of wide) {
+    for (const y of high) {
+      if (x.margin !== y.margin || x.spacing !== y.spacing || x.tiles * y.tiles < 2) continue;
+      // Square tiles of a usual size are likelier than any others.
+      const likely = x.tiles * y.tiles * (x.tile === y.tile ? 2 : 1) * ((USUAL as readonly number[]).includes(x.tile) ? 1.5 : 1);
+      if (likely > most) [best, most] = [{ width: x.tile, height: y.tile, margin: x.margin, spacing: x.spacing }, likely];
+    }
+  }
+  if (best) return best;
   return { width: whole(picture, true), height: whole(picture, false), margin: 0, spacing: 0 };
 }
 
@@ -74,31 +82,33 @@ interface Spaced {
   readonly tile: number;
   readonly margin: number;
   readonly spacing: number;
+  readonly tiles: number;
 }
 
-/** Empty lines that recur evenly, with equal tiles between them: the most tiles that they part; null when they do not. */
-function spaced(empty: readonly boolean[]): Spaced | null {
+/** Every way in which empty lines recur evenly, with equal tiles between them. */
+function spaced(empty: readonly boolean[]): Spaced[] {
   const count = empty.length;
-  let best: Spaced | null = null;
-  let most = 1;
+  const found: Spaced[] = [];
   for (let spacing = 1; spacing <= WIDEST; spacing++) {
     for (const margin of new Set([0, spacing])) {
       for (let tile = SMALLEST; tile <= Math.min(LARGEST, count - 1); tile++) {
-        const pace = tile + spacing;
-        const tiles = (count - 2 * margin + spacing) / pace;
-        if (!Number.isInteger(tiles) || tiles <= most || !areParted(empty, tile, margin, spacing)) continue;
-        [best, most] = [{ tile, margin, spacing }, tiles];
+        const tiles = (count - 2 * margin + spacing) / (tile + spacing);
+        if (Number.isInteger(tiles) && tiles > 0 && areParted(empty, tile, margin, spacing))
+          found.push({ tile, margin, spacing, tiles });
       }
     }
   }
-  return best;
+  return found;
 }
 
-/** Whether every line of margin and spacing is empty, and some gap is no wider than the spacing. */
+/**
+ * Whether every line of margin and spacing is empty. Where each gap is wider than the spacing, for sprites seldom fill their
+ * tiles, the tile has to be of a usual size.
+ */
 function areParted(empty: readonly boolean[], tile: number, margin: number, spacing: number): boolean {
   const count = empty.length;
   for (let line = 0; line < margin; line++) if (!empty[line] || !empty[count - 1 - line]) return false;
-  let isExact = false;
+  let isExact = (USUAL as readonly number[]).includes(tile);
   for (let gap = margin + tile; gap < count - margin; gap += tile + spacing) {
     for (let line = gap; line < gap + spacing; line++) if (!empty[line]) return false;
     isExact ||= !empty[gap - 1] && !empty[gap + spacing];

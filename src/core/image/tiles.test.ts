@@ -32,6 +32,11 @@ test.each([
   expect(guessGrid(sheet(6, 4, tile, margin, spacing, ground, noisy))).toEqual({ width: tile, height: tile, margin, spacing });
 });
 
+test('tiles that their sprites do not fill are told by their usual size', () => {
+  const inset = (at: number, x: number, y: number) => (x > 3 && x < 12 && y > 2 ? noisy(at, x, y) : 0);
+  expect(guessGrid(sheet(4, 2, 16, 1, 1, 0, inset))).toEqual({ width: 16, height: 16, margin: 1, spacing: 1 });
+});
+
 test.each([16, 32])('tiles of %i without spacing are told by where most changes', (tile) => {
   const flat = sheet(8, 4, tile, 0, 0, 0, (at, x, y) =>
     x > 2 && x < tile - 3 && y > 2 && y < tile - 3 ? 0xff000000 | (at * 4_099) : 0xff102030 + (at % 5) * 9 + (at >> 3),

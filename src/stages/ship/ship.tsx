@@ -14,22 +14,28 @@ import { DownloadAll } from './download-all';
 import { ForBuilds } from './for-builds';
 import { GraftView } from './grafts/graft-view';
 import { useAddGraft } from './grafts/use-add-graft';
+import { ArtView } from './art/art-view';
+import { useAddArt } from './art/use-add-art';
 import { ReaderChooser } from './reader-chooser';
 import { SheetView } from './sheet-view';
 import css from './ship.module.css';
 
 export function Ship() {
-  const { destinations, grafts, run } = useBrand((state) => ({
+  const { destinations, grafts, pieces, run } = useBrand((state) => ({
     destinations: state.brand.destinations,
     grafts: state.brand.grafts,
+    pieces: state.brand.art,
     run: state.run,
   }));
   const mayEdit = useMayEdit();
   const [chosen, setChosen] = useState<string | null>(null);
   /** A destination that is looked at before it is added; null while none is sought. */
   const [sought, setSought] = useState<Destination | 'none yet' | null>(null);
-  const graft = grafts.find(({ id }) => id === chosen) ?? (destinations.length === 0 ? grafts[0] : undefined);
-  const destination = graft ? undefined : (destinations.find((destination) => destination.id === chosen) ?? destinations[0]);
+  const piece = pieces.find(({ id }) => id === chosen);
+  const graft = piece
+    ? undefined
+    : (grafts.find(({ id }) => id === chosen) ?? (destinations.length === 0 ? grafts[0] : undefined));
+  const destination = piece || graft ? undefined : (destinations.find(({ id }) => id === chosen) ?? destinations[0]);
   const add = (made: Destination) => {
     if (!run({ label: `Ship to ${made.name}`, steps: [{ do: 'destination.add', destination: made, before: null }] })) return;
     setChosen(made.id);
@@ -38,11 +44,13 @@ export function Ship() {
   const edit = (set: Partial<Pick<Destination, 'name' | 'options'>>, label: string) =>
     run({ label, steps: [{ do: 'destination.edit', id: destination!.id, set }] });
   const [sheet, setSheet] = useState(false);
-  const graftOnto = useAddGraft((id) => {
+  const show = (id: string) => {
     setChosen(id);
     setSought(null);
     setSheet(false);
-  });
+  };
+  const addArt = useAddArt(show);
+  const graftOnto = useAddGraft(show, (files) => void addArt.add(files));
   const draft = sought === 'none yet' ? null : sought;
   return (
     <div {...graftOnto.root} className={css.stage} data-dropping={graftOnto.dropping || undefined}>
@@ -60,8 +68,13 @@ export function Ship() {
         >
           {sought ? 'Back to the destinations' : 'Add a destination'}
         </Button>
-        <Button size="xs" variant="outline" disabled={!mayEdit || sheet || graftOnto.busy} onClick={graftOnto.choose}>
-          {graftOnto.busy ? 'Reading…' : 'Graft onto a file…'}
+        <Button
+          size="xs"
+          variant="outline"
+          disabled={!mayEdit || sheet || graftOnto.busy || addArt.busy}
+          onClick={graftOnto.choose}
+        >
+          {graftOnto.busy || addArt.busy ? 'Reading…' : 'Graft or recolour…'}
         </Button>
         <Button size="xs" variant="outline" aria-pressed={sheet} onClick={() => setSheet(!sheet)}>
           {sheet ? 'Back to the files' : 'Brand sheet'}
@@ -99,7 +112,7 @@ export function Ship() {
             <p className={css.soft}>Choose what reads the colours on the left, and its file is shown here before you add it.</p>
           )}
         </div>
-      ) : !destination && !graft ? (
+      ) : !destination && !graft && !piece ? (
         <Empty title="Files are written here">
           A destination is a kind of file with its options: a theme for charts, variables for a site, a strip for a game,
           resources for an interface. A graft is a settings file of your own, in which only the colours are the brand’s. Add one
@@ -118,6 +131,24 @@ export function Ship() {
                 </li>
               ))}
             </ul>
+            {pieces.length > 0 && (
+              <>
+                <h2>Recoloured art</h2>
+                <ul className={css.grafts}>
+                  {pieces.map((each) => (
+                    <li key={each.id}>
+                      <button aria-current={each.id === piece?.id || undefined} onClick={() => setChosen(each.id)}>
+                        <b>{each.path.split('/').at(-1)}</b>
+                        <small>
+                          {each.sheets.length === 1 ? '1 sheet' : `${each.sheets.length} sheets`},{' '}
+                          {each.groups.length === 1 ? '1 group' : `${each.groups.length} groups`}
+                        </small>
+                      </button>
+                    </li>
+                  ))}
+                </ul>
+              </>
+            )}
             {grafts.length > 0 && (
               <>
                 <h2>Grafts, your own files</h2>
@@ -134,7 +165,9 @@ export function Ship() {
               </>
             )}
           </div>
-          {graft ? (
+          {piece ? (
+            <ArtView key={piece.id} art={piece} onRemoved={() => setChosen(null)} />
+          ) : graft ? (
             <GraftView key={graft.id} graft={graft} onRemoved={() => setChosen(null)} />
           ) : (
             destination && (

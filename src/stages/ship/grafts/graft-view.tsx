@@ -303,7 +303,8 @@ function Changes({ graft, before, bytes }: { graft: Graft; before: string; bytes
   if (after === null) return <p className={ship.soft}>Nothing is written as long as something above stops it.</p>;
   if (after === before)
     return <p className={ship.soft}>Byte for byte the host: nothing is bound yet, or every slot has its colour already.</p>;
-  return <Difference path={graft.path} before={before} after={after} />;
+  // Shown anew when it is another: what was folded away in the old one would not be in the new one.
+  return <Difference key={versionOf(bytes!)} path={graft.path} before={before} after={after} />;
 }
 
 /** A slot is bound without asking where its colour is this near (ΔE2000), and a run where it is so in the mean. */

@@ -8,8 +8,9 @@ import { tell } from '@/ui/notices';
 import { bytesOf } from '@/workers/decode';
 import { OpenHost } from '@/workers/graft';
 
-/** Takes a settings file in, chosen or dropped: keeps it beside the brand and adds a graft onto it. @param onAdded told its id */
-export function useAddGraft(onAdded: (id: string) => void) {
+/** Takes a settings file in, chosen or dropped: keeps it beside the brand and adds a graft onto it. Pictures go to whom they concern.
+ * @param onAdded told its id */
+export function useAddGraft(onAdded: (id: string) => void, onPictures: (files: readonly File[]) => void) {
   const store = useBrandStore();
   const mayEdit = useMayEdit();
   const [busy, setBusy] = useState(false);
@@ -42,8 +43,13 @@ export function useAddGraft(onAdded: (id: string) => void) {
     }
   };
   const { getRootProps, getInputProps, open, isDragActive } = useDropzone({
-    onDrop: ([first]) => void (first && mayEdit && add(first)),
-    multiple: false,
+    onDrop: (files) => {
+      if (!mayEdit) return;
+      const pictures = files.filter(({ name }) => /\.png$/i.test(name));
+      const [first] = files.filter(({ name }) => !/\.png$/i.test(name));
+      if (pictures.length > 0) onPictures(pictures);
+      else if (first) void add(first);
+    },
     noClick: true,
     noKeyboard: true,
   });
