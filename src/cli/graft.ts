@@ -4,7 +4,7 @@ import { bindingsOf, readBindFile, type ReadBindings } from '@/core/graft/bind-f
 import { readHost, type Host } from '@/core/graft/host';
 import { writeOnto } from '@/core/graft/write-graft';
 import { BYTE_ORDERS } from '@/core/source/byte-order';
-import { graftEdits, notationOf, wantedColour, type Replacement } from '@/core/source/graft';
+import { graftEdits, notationOf, untouchedHash, wantedColour, type Replacement } from '@/core/source/graft';
 import type { ByteOrder } from '@/core/source/literal';
 import { SOURCE_KIND_WORDS } from '@/core/source/scan';
 import type { Slots } from '@/core/source/slots';
@@ -25,7 +25,7 @@ export interface GraftOptions {
   json?: boolean;
 }
 
-export function graft(path: string, options: GraftOptions): void {
+export async function graft(path: string, options: GraftOptions): Promise<void> {
   const { set = [], brand, bind, out, json = false } = options;
   if ((brand === undefined) !== (bind === undefined))
     fail('--brand and --bind go together: a brand file, and a file of bindings.');
@@ -37,8 +37,12 @@ export function graft(path: string, options: GraftOptions): void {
   const host = hostOf(path, bindings ?? options);
   if (out === undefined) return list(host, json);
   const written = bindings ? boundTo(brandFileAt(brand!), bindings, host, path) : withSet(host, set, path);
-  placeFiles(dirname(out), [{ path: basename(out), bytes: host.source.rewritten(written) }]);
-  tell(`${out}: ${written.length} of ${host.found.slots.length} colours replaced, everything else as it was.`);
+  const bytes = host.source.rewritten(written);
+  const proof = await untouchedHash(host.source, written, bytes);
+  placeFiles(dirname(out), [{ path: basename(out), bytes }]);
+  tell(
+    `${out}: ${written.length} of ${host.found.slots.length} colours replaced, everything else as it was (SHA-256 ${proof.slice(0, 12)}).`,
+  );
 }
 
 /** A host file with its slots, or the end of the command with the reason. */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { sha256 } from '@/core/release/bundle';
+import { sha256 } from '@/core/base/sha256';
 import { compare } from './export';
 import { fail, Failure, tell } from './failure';
 import { listFiles } from './list-files';

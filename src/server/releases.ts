@@ -1,6 +1,7 @@
 import type { Transaction } from 'sequelize';
 import { KeptBrand, type Brand } from '@/core/brand/document';
-import { sha256, type ManifestEntry } from '@/core/release/bundle';
+import { sha256 } from '@/core/base/sha256';
+import type { ManifestEntry } from '@/core/release/bundle';
 import { loadBrand } from './documents';
 import { database, type PersonRow, type ReleaseFileRow, type ReleaseRow } from './database';
 import { announce } from './announce';

@@ -5,7 +5,7 @@ import { Proposer, type BankProposal, type Proposal } from '@/core/graft/propose
 import { rebind, type Rebound } from '@/core/graft/rebind';
 import { writeOnto } from '@/core/graft/write-graft';
 import type { Finding } from '@/core/findings/finding';
-import { notationOf } from '@/core/source/graft';
+import { notationOf, untouchedHash } from '@/core/source/graft';
 import type { ToldOrders } from '@/core/source/byte-order';
 import type { Problem } from '@/core/source/problem';
 import type { SourceKind } from '@/core/source/scan';
@@ -54,6 +54,8 @@ export interface Proposed {
 export interface WrittenHost {
   readonly bytes: Uint8Array | null;
   readonly changes: number;
+  /** SHA-256 of all other bytes, which are the host's. */
+  readonly untouched: string;
   readonly findings: readonly Finding[];
 }
 
@@ -68,9 +70,12 @@ const api = {
     return shown(read);
   },
   /** The kept host as a graft would be written. */
-  write(brand: Brand, graft: Graft): WrittenHost {
+  async write(brand: Brand, graft: Graft): Promise<WrittenHost> {
+    const { source } = host!;
     const { bytes, edits, findings } = writeOnto(brand, graft, host!);
-    return bytes ? transfer({ bytes, changes: edits.length, findings }, [bytes.buffer]) : { bytes, changes: 0, findings };
+    if (!bytes) return { bytes, changes: 0, untouched: '', findings };
+    const untouched = await untouchedHash(source, edits, bytes);
+    return transfer({ bytes, changes: edits.length, untouched, findings }, [bytes.buffer]);
   },
   propose(brand: Brand, theme: string): Proposed {
     const { slots, banks } = host!.found;

@@ -1,7 +1,7 @@
 import { unzipSync } from 'fflate';
 import { Client } from 'pg';
 import { startTestServer, Visitor, type TestServer } from '../test-server';
-import { sha256 } from '@/core/release/bundle';
+import { sha256 } from '@/core/base/sha256';
 
 let server: TestServer;
 let ida: Visitor;

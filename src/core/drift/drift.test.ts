@@ -6,7 +6,7 @@ import { resolveTheme } from '../brand/resolve';
 import { readColour } from '../colour/read';
 import { FORMATS, writeDestination } from '../formats/registry';
 import { parseBrandFile } from '../intake/brand-file';
-import { sha256 } from '../release/bundle';
+import { sha256 } from '../base/sha256';
 import { aligned } from './align';
 import { Delivery, type ComparedFile, type DeliveredFile, type OlderFiles } from './compare-delivery';
 

@@ -74,7 +74,7 @@ export function bindingsOf(
   }
   const runs: Graft['banks'] = {};
   for (const { bank, palette: name, resize } of file.banks) {
-    if (!banks.some(({ key }) => key === bank)) return `there is no run of slots ${bank} in this host.`;
+    if (!banks.some(({ key }) => key === bank)) return `there is no bank of slots ${bank} in this host.`;
     const palette = brand.palettes.find((each) => each.name === name);
     if (!palette) return `${bank} is bound to “${name}”, and the brand has no such palette.`;
     runs[bank] = { palette: palette.id, resize };

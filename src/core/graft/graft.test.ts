@@ -116,7 +116,7 @@ test.each<[string, Partial<Graft>, string]>([
   [
     'a run that is gone',
     { banks: { '/h[1]/d[*]/@v': { palette: 'p', resize: false } } },
-    'out/h.xml: the host has no run of slots at /h[1]/d[*]/@v any more; bind it anew.',
+    'out/h.xml: the host has no bank of slots at /h[1]/d[*]/@v any more; bind it anew.',
   ],
 ])('%s stops it with a sentence', (_what, more, sentence) => {
   expect(write(HOST, more)).toEqual([sentence]);
@@ -191,7 +191,7 @@ test.each([
     '/h[1]/page[1]/@fill is bound in “Noon”, and the brand has no such theme.',
   ],
   [{ bindings: [], theme: 'Noon' }, 'the brand has no theme “Noon”.'],
-  [{ bindings: [], banks: [{ bank: '/h', palette: 'Core' }] }, 'there is no run of slots /h in this host.'],
+  [{ bindings: [], banks: [{ bank: '/h', palette: 'Core' }] }, 'there is no bank of slots /h in this host.'],
 ])('a bind file that cannot be used: %j', (file, sentence) => {
   const read = readBindFile(typeof file === 'string' ? file : JSON.stringify({ format: 'breakwater-bindings', ...file }));
   expect(typeof read === 'string' ? read : bindingsOf(brand, read, hostOf(HOST).found)).toBe(sentence);

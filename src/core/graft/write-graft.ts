@@ -36,7 +36,7 @@ export function writeOnto(brand: Brand, graft: Graft, { source, found }: Host): 
   for (const [key, { palette: id, resize }] of Object.entries(graft.banks)) {
     const bank = banks.find((each) => each.key === key);
     const palette = brand.palettes.find((each) => each.id === id);
-    if (!bank) complain(`the host has no run of slots at ${key} any more; bind it anew.`);
+    if (!bank) complain(`the host has no bank of slots at ${key} any more; bind it anew.`);
     else if (!palette) complain(`the palette that ${key} was bound to is no longer there; bind it anew.`);
     else {
       const colours = palette.swatches.map(({ value }) => readColour(value)!);

@@ -1,6 +1,6 @@
 import { finding, type Finding } from '../findings/finding';
 import { slug } from '../base/words';
-import { hexDigits } from '../base/hex';
+import { sha256 } from '../base/sha256';
 import type { Brand, Graft } from '../brand/document';
 import { writeArt } from '../art/write-art';
 import { writeGraft } from '../graft/write-graft';
@@ -88,12 +88,6 @@ function mediaTypeOf(path: string): string {
 
 export async function manifestEntry(file: WrittenFile, format: string): Promise<ManifestEntry> {
   return { path: file.path, format, mediaType: file.mediaType, bytes: file.bytes.length, sha256: await sha256(file.bytes) };
-}
-
-/** SHA-256 (FIPS 180-4) as lower-case hex. */
-export async function sha256(bytes: Uint8Array): Promise<string> {
-  const digest = await crypto.subtle.digest('SHA-256', bytes as Uint8Array<ArrayBuffer>);
-  return hexDigits(new Uint8Array(digest));
 }
 
 /** The manifest as a file beside the others: the brand, its themes, and every file with its hash. */

@@ -83,8 +83,8 @@ export function resized(
   literalTexts: readonly string[],
 ): Resized | string {
   const { entries } = bank;
-  if (!entries) return 'The entries of this run cannot be told from each other, so it keeps its length.';
-  if (length < 1) return 'A run keeps at least one entry.';
+  if (!entries) return 'The entries of this bank cannot be told from each other, so it keeps its length.';
+  if (length < 1) return 'A bank keeps at least one entry.';
   const members = bank.slots.map((at) => slots[at]!);
   if (length <= members.length) {
     const [from, to] = [entries[length - 1]!.to, entries.at(-1)!.to];
@@ -118,7 +118,7 @@ function patternOf(source: SourceText, members: readonly Slot[], entries: readon
   );
   const [before, behind] = [counted(halves.map(([half]) => half)), counted(halves.map(([, half]) => half))];
   if (!before || !behind)
-    return 'The entries of this run differ in more than their colours and one number that counts, so it keeps its length.';
+    return 'The entries of this bank differ in more than their colours and one number that counts, so it keeps its length.';
   return { before, behind };
 }
 

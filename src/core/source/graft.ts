@@ -1,3 +1,4 @@
+import { sha256 } from '../base/sha256';
 import { byte, readColour, type ReadColour } from '../colour/read';
 import { codeLiteral, integerLiteral, numbersLiteral, readLiteral, writeLiteral, type Literal, type Manner } from './literal';
 import { problem, type Problem } from './problem';
@@ -65,26 +66,35 @@ function withAlpha(colour: ReadColour, alpha: number): ReadColour {
   return alpha === 1 && colour.alpha === 1 ? colour : { ...colour, alpha };
 }
 
-/** What stands between the edits of a source, one piece after the other: what a graft must not have touched. */
-export function untouched(bytes: Uint8Array, source: SourceText, edits: readonly Edit[], written: boolean): Uint8Array {
+/**
+ * SHA-256 of all that a graft did not touch: what stands between its edits, one piece after the other.
+ * @throws Error when the written file has other bytes there than the source; that would be a bug, and such a file must not leave
+ */
+export async function untouchedHash(source: SourceText, edits: readonly Edit[], written: Uint8Array): Promise<string> {
   const ordered = [...edits].sort((one, two) => one.span.from - two.span.from);
-  const parts: Uint8Array[] = [];
-  let at = 0;
+  const places = ordered.map(({ span }) => [source.byteOffset(span.from), source.byteOffset(span.to)] as const);
   let moved = 0;
-  for (const { span, text } of ordered) {
-    const [from, to] = [source.byteOffset(span.from), source.byteOffset(span.to)];
-    parts.push(bytes.subarray(at, from + moved));
-    if (written) moved += source.lengthOf(text) - (to - from);
-    at = to + moved;
+  const later = ordered.map(({ text }, at): readonly [number, number] => {
+    const [from, to] = places[at]!;
+    const length = source.lengthOf(text);
+    moved += length - (to - from);
+    return [to + moved - length, to + moved];
+  });
+  const [before, after] = await Promise.all([sha256(without(source.bytes, places)), sha256(without(written, later))]);
+  if (before !== after) throw new Error('A graft has touched more than its literals.');
+  return before;
+}
+
+/** The bytes without some stretches of them, which are in order and apart. */
+function without(bytes: Uint8Array, stretches: readonly (readonly [from: number, to: number])[]): Uint8Array {
+  const kept = new Uint8Array(bytes.length - stretches.reduce((sum, [from, to]) => sum + to - from, 0));
+  let [at, done] = [0, 0];
+  for (const [from, to] of [...stretches, [bytes.length, bytes.length] as const]) {
+    kept.set(bytes.subarray(done, from), at);
+    at += from - done;
+    done = to;
   }
-  parts.push(bytes.subarray(at));
-  const whole = new Uint8Array(parts.reduce((sum, { length }) => sum + length, 0));
-  let place = 0;
-  for (const part of parts) {
-    whole.set(part, place);
-    place += part.length;
-  }
-  return whole;
+  return kept;
 }
 
 /** What a literal's notation is called. */

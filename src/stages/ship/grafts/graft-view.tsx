@@ -167,7 +167,7 @@ function Slots({ graft, ready }: { graft: Graft; ready: ReadyHost }) {
     // What its slots were bound to by themselves gives way to the palette.
     const own = set ? bank.slots.map((at) => shown.slots[at]!.key).filter((key) => key in graft.bindings) : [];
     run({
-      label: name ? `Give a run of ${graft.path} ${name}` : `Take a run of ${graft.path} apart`,
+      label: name ? `Give a bank of ${graft.path} ${name}` : `Take a bank of ${graft.path} apart`,
       steps: [
         ...(own.length > 0
           ? [{ do: 'graft.bind' as const, id: graft.id, set: Object.fromEntries(own.map((key) => [key, null])) }]
@@ -202,7 +202,7 @@ function Slots({ graft, ready }: { graft: Graft; ready: ReadyHost }) {
           {SOURCE_KIND_WORDS[shown.kind]}, {shown.lines.toLocaleString('en')} lines: <b>{bound.size}</b> of {shown.slots.length}{' '}
           slots bound
           {written?.bytes &&
-            `, ${written.changes} ${written.changes === 1 ? 'literal' : 'literals'} change, all other bytes stay`}
+            `, ${written.changes} ${written.changes === 1 ? 'literal' : 'literals'} change, all other bytes stay (SHA-256 ${written.untouched.slice(0, 8)})`}
         </span>
         {sureCount > 0 && mayEdit && (
           <Button size="2xs" onClick={bindSure}>
