@@ -116,6 +116,6 @@ test('what can be no host is refused with a sentence', async () => {
   writeFileSync(path, 'Nothing here has a colour.');
   await upload('hosts', path);
   await ida.sees('none.txt holds no colour that could be replaced.');
-  await upload('hosts', 'demo/gather/trainer-strip.png');
-  await ida.sees('trainer-strip.png is no text; a host is a text file such as XML, JSON, INI or a style sheet.');
+  await upload('hosts', 'demo/gather/sea-state.aco');
+  await ida.sees('sea-state.aco is no text; a host is a text file such as XML, JSON, INI or a style sheet.');
 });

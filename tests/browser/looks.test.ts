@@ -130,7 +130,7 @@ test('on mid grey delivered files that have drifted are readable and free of fin
   const input = (await ida.page.waitForSelector('[data-testid=delivered]')) as ElementHandle<HTMLInputElement>;
   await input.uploadFile('demo/hosts/console.ini', 'demo/hosts/berth-planner.xml');
   await ida.find('tbody tr');
-  await ida.page.waitForFunction(() => !document.querySelector('[role=status]'));
+  await ida.page.waitForFunction(() => !document.body.innerText.includes('Comparing,'));
   expect(['drift', await findings(ida)]).toEqual(['drift', []]);
 });
 

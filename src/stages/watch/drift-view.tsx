@@ -154,7 +154,7 @@ function Differences({ file }: { file: ShownFile }) {
               <th>Decided</th>
               <th>Found</th>
               <th>ΔE</th>
-              <th />
+              <th>Otherwise</th>
             </tr>
           </thead>
           <tbody>
