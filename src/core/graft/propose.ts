@@ -18,8 +18,6 @@ export interface Proposal {
   readonly likeness: number;
 }
 
-/** A slot is bound without asking where its colour is this near, and the nearest by far or alike by name. */
-const SURE = 1;
 /** Past this ΔE2000 a colour is another colour, whatever it is called. */
 const FARTHEST = 20;
 
@@ -100,12 +98,6 @@ export class Proposer {
       return sum / count <= FARTHEST_RUN ? [{ palette: id, name, deltaE: sum / count }] : [];
     });
     return near.reduce<BankProposal | null>((best, one) => (best && best.deltaE <= one.deltaE ? best : one), null);
-  }
-
-  /** What a slot is to be bound to without asking; null where that is not sure. */
-  sure(slot: Pick<Slot, 'label' | 'literal'>): Proposal | null {
-    const [best] = this.forSlot(slot, 1);
-    return best && best.deltaE <= SURE ? best : null;
   }
 }
 
