@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { LIMITS, PictureHash, type Brand } from '@/core/brand/document';
+import { PictureHash, type Brand } from '@/core/brand/document';
 import type { KeptFiles } from '@/core/release/bundle';
 import { database, type HostRow, type PersonRow } from './database';
 import { Refused } from './refused';
@@ -47,6 +47,3 @@ export async function keptFilesOf(brand: Brand): Promise<KeptFiles> {
   const pictures = await Picture.findAll(named(brand.art.flatMap(({ sheets }) => sheets.map(({ picture }) => picture))));
   return new Map([...hosts, ...pictures].map(({ sha256, bytes }) => [sha256, new Uint8Array(bytes)]));
 }
-
-/** The longest host that is taken, in bytes. */
-export const LARGEST_HOST = LIMITS.hostBytes;

@@ -1,7 +1,8 @@
 import { transfer, wrap, type Remote } from 'comlink';
+import type { Proposed } from '@/core/graft/sure-bindings';
 import type { Brand, Graft } from '@/core/brand/document';
 import type { HostWishes } from '@/core/graft/host';
-import type { GraftWorker, Proposed, Rebinding, ShownHost, WrittenHost } from './graft.worker';
+import type { GraftWorker, Rebinding, ShownHost, WrittenHost } from './graft.worker';
 
 /** A host kept in a worker of its own, until it is closed: reading, writing and comparing it never hold the page up. */
 export class OpenHost {

@@ -1,7 +1,8 @@
 import { expose, transfer } from 'comlink';
+import type { Proposed } from '@/core/graft/sure-bindings';
 import type { Brand, Graft } from '@/core/brand/document';
 import { readHost, type Host, type HostWishes } from '@/core/graft/host';
-import { Proposer, type BankProposal, type Proposal } from '@/core/graft/propose';
+import { Proposer } from '@/core/graft/propose';
 import { rebind, type Rebound } from '@/core/graft/rebind';
 import { writeOnto } from '@/core/graft/write-graft';
 import type { Finding } from '@/core/findings/finding';
@@ -43,12 +44,6 @@ export interface ShownHost {
   readonly banks: readonly ShownBank[];
   readonly spokenOf: number;
   readonly problems: readonly Problem[];
-}
-
-/** What may be bound without asking, and what may be bound at all: by the slots' and the runs' places. */
-export interface Proposed {
-  readonly slots: Readonly<Record<string, readonly Proposal[]>>;
-  readonly banks: Readonly<Record<string, BankProposal>>;
 }
 
 export interface WrittenHost {

@@ -40,6 +40,7 @@ export type OlderFiles = ReadonlyMap<string, number>;
 /** What a brand would deliver today, against which any number of delivered files are compared. */
 export class Delivery {
   private readonly expected: Recogniser;
+  private readonly known: ReadonlyMap<string, Known>;
 
   /**
    * Writes every file that the brand could have delivered.
@@ -52,11 +53,12 @@ export class Delivery {
     onProgress?: (share: number) => void,
   ) {
     this.expected = new Recogniser(expectedFiles(brand, hosts, onProgress));
+    this.known = coloursOf(brand);
   }
 
   /** Tells whether a file's colours are what the brand decided, and where they are not. */
   async compare(file: DeliveredFile, older: OlderFiles = new Map()): Promise<ComparedFile> {
-    const { brand, expected } = this;
+    const { brand, expected, known } = this;
     const same = expected.same(file);
     if (same)
       return {
@@ -70,20 +72,25 @@ export class Delivery {
       };
     const release = older.get(await sha256(file.bytes)) ?? null;
     const found = expected.like(file);
-    const { differences, equal } = found ? await compareWith(brand, file, found) : unknown(brand, file);
+    const { differences, equal } = found ? await compareWith(brand, known, file, found) : unknown(known, file);
     const state =
       release !== null ? 'older release' : differences.length > 0 ? 'differs' : equal > 0 ? 'same colours' : 'no colours';
     return { file: file.name, format: found?.format ?? null, expected: found, state, release, differences, equal };
   }
 }
 
-async function compareWith(brand: Brand, file: DeliveredFile, expected: ExpectedFile): Promise<Compared> {
+async function compareWith(
+  brand: Brand,
+  known: ReadonlyMap<string, Known>,
+  file: DeliveredFile,
+  expected: ExpectedFile,
+): Promise<Compared> {
   const readings = await readAlike(expected, file);
   if (readings) return compareReadings(brand, expected, ...readings);
   const source = SourceText.of(file.bytes);
   if (!source) return { differences: [], equal: 0, edited: true };
   const text = new TextDecoder().decode(expected.bytes);
-  return compareText(text, expected.marks ?? marksIn(text, coloursOf(brand)), source);
+  return compareText(text, expected.marks ?? marksIn(text, known), source);
 }
 
 /** Both files as the reader of their format understands them; null for formats that are compared as text. */
@@ -114,11 +121,10 @@ function marksIn(text: string, known: ReadonlyMap<string, Known>): Mark[] {
 }
 
 /** A file of somebody else's: each of its colours is one of the brand's, or else how far from the nearest of them. */
-function unknown(brand: Brand, file: DeliveredFile): Compared {
+function unknown(known: ReadonlyMap<string, Known>, file: DeliveredFile): Compared {
   const source = SourceText.of(file.bytes);
   if (!source) return { differences: [], equal: 0, edited: false };
   const { occurrences } = scanSource(source, kindOfSource(file.name, source), file.name);
-  const known = coloursOf(brand);
   const nearest = new Map<string, Known | null>();
   const differences: Difference[] = [];
   let equal = 0;

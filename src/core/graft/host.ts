@@ -1,4 +1,4 @@
-import type { Graft } from '../brand/document';
+import { LIMITS, type Graft } from '../brand/document';
 import { kindOfSource } from '../source/scan';
 import { slotsOf, type Slots } from '../source/slots';
 import { SourceText } from '../source/source-text';
@@ -9,15 +9,12 @@ export interface Host {
   readonly found: Slots;
 }
 
-/** The larger ones are no settings files. */
-export const LARGEST_HOST = 20 * 1024 * 1024;
-
 /** How a host is to be understood. */
 export type HostWishes = Pick<Graft, 'order' | 'asides'>;
 
 /** Reads a host. @param name by whose ending its kind is told @returns one sentence when it cannot be a host */
 export function readHost(name: string, bytes: Uint8Array, { order, asides }: HostWishes = {}): Host | string {
-  if (bytes.length > LARGEST_HOST) return `${name} is larger than 20 MB; a host is at most that.`;
+  if (bytes.length > LIMITS.hostBytes) return `${name} is larger than 20 MB; a host is at most that.`;
   if (bytes.length === 0) return `${name} is empty; there is nothing to graft onto.`;
   const source = SourceText.of(bytes);
   if (!source) return `${name} is no text; a host is a text file such as XML, JSON, INI or a style sheet.`;

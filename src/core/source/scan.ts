@@ -10,8 +10,7 @@ import { scanXml } from './xml';
 import { scanYaml } from './yaml';
 
 /** How the structure of a text is understood. */
-export const SOURCE_KINDS = ['xml', 'json', 'css', 'settings', 'yaml', 'code', 'plain'] as const;
-export type SourceKind = (typeof SOURCE_KINDS)[number];
+export type SourceKind = 'xml' | 'json' | 'css' | 'settings' | 'yaml' | 'code' | 'plain';
 
 /** What people call each kind. */
 export const SOURCE_KIND_WORDS: Readonly<Record<SourceKind, string>> = {

@@ -37,9 +37,6 @@ export interface SlotWishes {
   readonly asides?: boolean | undefined;
 }
 
-/** More than this are not bound by anybody, and would not fit into a brand. */
-export const MOST_SLOTS = 100_000;
-
 /** Every slot of a host file. */
 export function slotsOf(source: SourceText, kind: SourceKind, name: string, { order, asides = false }: SlotWishes = {}): Slots {
   const { occurrences, problems } = scanSource(source, kind, name);
@@ -70,7 +67,7 @@ export function slotsOf(source: SourceText, kind: SourceKind, name: string, { or
     slots,
     banks: banksOf(slots),
     orders,
-    spokenOf: occurrences.length - occurrences.filter(({ aside }) => aside === null).length,
+    spokenOf: occurrences.filter(({ aside }) => aside !== null).length,
     problems,
   };
 }

@@ -7,7 +7,8 @@ import { download } from '@/ui/download';
 import { useComputed } from '@/ui/use-computed';
 import { SOURCE_KIND_WORDS } from '@/core/source/scan';
 import { bindFileText } from '@/core/graft/bind-file';
-import type { Proposed, ShownBank } from '@/workers/graft.worker';
+import { sureBindings, type Proposed } from '@/core/graft/sure-bindings';
+import type { ShownBank } from '@/workers/graft.worker';
 import { colourPatches, type LineMark } from '../colour-patches';
 import { ReadOnlyCode } from '../read-only-code';
 import { Difference } from '../since-release';
@@ -155,7 +156,10 @@ function Slots({ graft, ready }: { graft: Graft; ready: ReadyHost }) {
     open.write(brand, graft),
   );
   const bound = useMemo(() => boundSlots(brand, graft, shown), [brand, graft, shown]);
-  const sure = useMemo(() => sureBindings(graft, shown, bound, proposed), [graft, shown, bound, proposed]);
+  const sure = useMemo(
+    () => (proposed ? sureBindings(shown, bound, proposed) : { slots: {}, banks: {} }),
+    [shown, bound, proposed],
+  );
   const sureCount = Object.keys(sure.slots).length + Object.keys(sure.banks).length;
   const bind = (at: number, to: Binding['to'] | null) => {
     const slot = shown.slots[at]!;
@@ -305,30 +309,4 @@ function Changes({ graft, before, bytes }: { graft: Graft; before: string; bytes
     return <p className={ship.soft}>Byte for byte the host: nothing is bound yet, or every slot has its colour already.</p>;
   // Shown anew when it is another: what was folded away in the old one would not be in the new one.
   return <Difference key={versionOf(bytes!)} path={graft.path} before={before} after={after} />;
-}
-
-/** A slot is bound without asking where its colour is this near (ΔE2000), and a run where it is so in the mean. */
-const SURE = 2;
-const SURE_RUN = 3;
-
-/** Runs and slots that are not bound yet and whose proposals are as good as equal. */
-function sureBindings(
-  graft: Graft,
-  { slots, banks }: ReadyHost['shown'],
-  bound: ReadonlyMap<number, Bound>,
-  proposed: Proposed | null,
-) {
-  const set: { slots: Record<string, Binding>; banks: Graft['banks'] } = { slots: {}, banks: {} };
-  const inRun = new Set<number>();
-  for (const { key, slots: members } of banks) {
-    const proposal = proposed?.banks[key];
-    if (!proposal || proposal.deltaE > SURE_RUN || members.some((at) => bound.has(at))) continue;
-    set.banks[key] = { palette: proposal.palette, resize: false };
-    for (const at of members) inRun.add(at);
-  }
-  for (const [at, { key, hex }] of slots.entries()) {
-    const [proposal] = proposed?.slots[key] ?? [];
-    if (proposal && proposal.deltaE <= SURE && !bound.has(at) && !inRun.has(at)) set.slots[key] = { to: proposal.to, was: hex };
-  }
-  return set;
 }

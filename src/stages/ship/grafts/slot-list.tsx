@@ -6,7 +6,8 @@ import type { Binding, Graft } from '@/core/brand/document';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { draggedIn, underPointer } from '@/ui/dragged';
 import { ValuePicker } from '@/ui/token-field/value-picker';
-import type { Proposed, ShownBank, ShownHost } from '@/workers/graft.worker';
+import type { Proposed } from '@/core/graft/sure-bindings';
+import type { ShownBank, ShownHost } from '@/workers/graft.worker';
 import type { Bound } from './bound';
 import css from './graft.module.css';
 

@@ -1,4 +1,5 @@
-import { keepHost, LARGEST_HOST } from '@/server/kept-files';
+import { LIMITS } from '@/core/brand/document';
+import { keepHost } from '@/server/kept-files';
 import { allowed, answer, bytes } from '@/server/request';
 
 /** Keeps a file to graft onto; its bytes are the body. */
@@ -6,6 +7,6 @@ export function POST(request: Request, { params }: { params: Promise<{ brand: st
   return answer(async () => {
     const { brand } = await params;
     const { person } = await allowed(brand, 'edit');
-    return Response.json({ host: await keepHost(person, brand, await bytes(request, LARGEST_HOST)) });
+    return Response.json({ host: await keepHost(person, brand, await bytes(request, LIMITS.hostBytes)) });
   });
 }
