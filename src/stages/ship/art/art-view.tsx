@@ -1,6 +1,6 @@
-import { Button, Input, NativeSelect } from '@chakra-ui/react';
-import { useEffect, useMemo, useRef, useState } from 'react';
-import type { Art, ColourTable as Table, TileGrid } from '@/core/brand/document';
+import { Button, Input } from '@chakra-ui/react';
+import { useEffect, useMemo, useState } from 'react';
+import type { Art, ColourTable as Table } from '@/core/brand/document';
 import { tilesOf } from '@/core/image/tile-grid';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { CommitInput } from '@/ui/commit-input';
@@ -8,13 +8,15 @@ import { download } from '@/ui/download';
 import { keptFile } from '@/ui/kept-files';
 import { tell } from '@/ui/notices';
 import { useComputed } from '@/ui/use-computed';
-import { OpenArt } from '@/workers/art';
 import type { TileKind } from '@/workers/art.worker';
 import { zipFiles } from '@/core/formats/kit/zip';
 import { versionOf } from '../version-of';
+import { Choice } from './choice';
 import { ColourTable } from './colour-table';
+import { GridFields } from './grid-fields';
 import { Moving } from './moving';
 import { SheetView } from './sheet-view';
+import { useSheets } from './use-sheets';
 import css from './art.module.css';
 import ship from '../ship.module.css';
 
@@ -328,113 +330,4 @@ function counted(count: number, noun: string): string {
 /** A table without one of the settings that it may lack. */
 function without(table: Table, setting: 'limit' | 'key'): Table {
   return Object.fromEntries(Object.entries(table).filter(([key]) => key !== setting)) as Table;
-}
-
-/** The art's sheets, fetched and decoded in a worker. */
-function useSheets({ sheets }: Art): { open: OpenArt | null; before: readonly ImageBitmap[] | null; sentence: string } {
-  const brand = useBrand((state) => state.id);
-  const key = sheets.map(({ picture }) => picture).join();
-  const [ready, setReady] = useState<{ key: string; open: OpenArt; before: readonly ImageBitmap[] } | null>(null);
-  const [problem, setProblem] = useState('');
-  const wanted = useRef(sheets);
-  useEffect(() => {
-    wanted.current = sheets;
-  });
-  useEffect(() => {
-    const open = new OpenArt();
-    let current = true;
-    const start = async () => {
-      const files = [];
-      for (const { picture, name } of wanted.current) files.push({ name, bytes: await keptFile(brand, 'pictures', picture) });
-      const opened = await open.remote.open(files);
-      if (!current) return;
-      if (typeof opened === 'string') setProblem(opened);
-      else setReady({ key, open, before: await open.remote.before() });
-    };
-    start().catch((error: unknown) => {
-      if (current)
-        setProblem(
-          error instanceof TypeError
-            ? 'The server cannot be reached, so the pictures cannot be fetched.'
-            : (error as Error).message,
-        );
-    });
-    return () => {
-      current = false;
-      open.close();
-    };
-  }, [brand, key]);
-  const isThis = ready?.key === key;
-  return {
-    open: isThis ? ready.open : null,
-    before: isThis ? ready.before : null,
-    sentence: isThis ? '' : problem || 'Fetching the pictures…',
-  };
-}
-
-function Choice({
-  label,
-  width,
-  value,
-  options,
-  disabled,
-  onChange,
-}: {
-  label: string;
-  width: string;
-  value: string;
-  options: readonly (readonly [value: string, words: string])[];
-  disabled: boolean;
-  onChange: (value: string) => void;
-}) {
-  return (
-    <NativeSelect.Root size="xs" width={width} disabled={disabled}>
-      <NativeSelect.Field aria-label={label} value={value} onChange={({ target }) => onChange(target.value)}>
-        {options.map(([each, words]) => (
-          <option key={each} value={each}>
-            {words}
-          </option>
-        ))}
-      </NativeSelect.Field>
-      <NativeSelect.Indicator />
-    </NativeSelect.Root>
-  );
-}
-
-/** How the sheet is divided, to be put right where the guess is wrong. */
-function GridFields({
-  grid,
-  disabled,
-  losesGroups,
-  onGrid,
-}: {
-  grid: TileGrid;
-  disabled: boolean;
-  losesGroups: boolean;
-  onGrid: (grid: TileGrid) => boolean;
-}) {
-  const field = (key: keyof TileGrid, label: string, words: string, least: number, most: number) => (
-    <label title={losesGroups ? 'Groups are of tiles as they are now, and go when these change.' : undefined}>
-      {words}
-      <CommitInput
-        label={label}
-        value={String(grid[key])}
-        disabled={disabled}
-        onCommit={(text) => {
-          const value = Number(text);
-          if (Number.isInteger(value) && value >= least && value <= most) return onGrid({ ...grid, [key]: value });
-          tell(`Write a whole number of pixels from ${least} to ${most}.`);
-          return false;
-        }}
-      />
-    </label>
-  );
-  return (
-    <span className={css.grid}>
-      {field('width', 'Tile width', 'Tile', 1, 4_096)}
-      {field('height', 'Tile height', 'by', 1, 4_096)}
-      {field('margin', 'Margin', 'margin', 0, 256)}
-      {field('spacing', 'Spacing', 'spacing', 0, 256)}
-    </span>
-  );
 }
