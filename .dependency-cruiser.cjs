@@ -44,7 +44,7 @@ module.exports = {
       graft: ['base', 'colour', 'source', 'brand', 'findings'],
       art: ['base', 'colour', 'image', 'brand', 'findings'],
       release: ['base', 'brand', 'findings', 'graft', 'art', 'formats'],
-      drift: ['base', 'colour', 'source', 'image', 'brand', 'findings', 'intake', 'formats', 'graft', 'release'],
+      drift: ['base', 'colour', 'source', 'image', 'brand', 'findings', 'intake', 'formats', 'graft', 'art', 'release'],
       sheet: ['base', 'colour', 'palette', 'brand', 'findings'],
       shelf: ['base', 'colour', 'brand'],
     }),

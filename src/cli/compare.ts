@@ -20,7 +20,7 @@ const PASSED_OVER = /^(?:\.|node_modules$)/;
 export async function compareFiles(path: string, brandPath: string, { json = false }: { json?: boolean }): Promise<void> {
   const brand = brandFileAt(brandPath);
   const files = deliveredAt(path);
-  const delivery = new Delivery(brand);
+  const delivery = await Delivery.of(brand);
   const compared: ComparedFile[] = [];
   for (const file of files) compared.push(await delivery.compare(file));
   const told = compared.filter(({ state }) => state !== 'no colours');

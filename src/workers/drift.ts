@@ -10,11 +10,11 @@ const inWorker = keptWorker<DriftWorker>(() => new Worker(new URL('./drift.worke
 /** Compares delivered files with what a brand would deliver. @throws DOMException "AbortError" when stopped */
 export function compareDelivered(
   brand: Brand,
-  hosts: KeptFiles,
+  kept: KeptFiles,
   older: OlderFiles,
   files: readonly { readonly name: string; readonly file: File }[],
   onProgress: (share: number) => void,
   signal: AbortSignal,
 ): Promise<{ readonly compared: readonly ShownFile[]; readonly problems: readonly string[] }> {
-  return inWorker((worker) => worker.compare(brand, hosts, older, files, proxy(onProgress)), signal);
+  return inWorker((worker) => worker.compare(brand, kept, older, files, proxy(onProgress)), signal);
 }

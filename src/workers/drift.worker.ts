@@ -18,12 +18,12 @@ const api = {
   /** Compares files with what a brand would deliver; zips are unpacked. @returns the files, and a sentence for each that cannot be compared */
   async compare(
     brand: Brand,
-    hosts: KeptFiles,
+    kept: KeptFiles,
     older: OlderFiles,
     files: readonly { readonly name: string; readonly file: File }[],
     onProgress: (share: number) => void,
   ): Promise<{ readonly compared: readonly ShownFile[]; readonly problems: readonly string[] }> {
-    const delivery = new Delivery(brand, hosts, (share) => void onProgress(share / 2));
+    const delivery = await Delivery.of(brand, kept, (share) => void onProgress(share / 2));
     const compared: ShownFile[] = [];
     const problems: string[] = [];
     for (const [at, { name, file }] of files.entries()) {

@@ -1,4 +1,4 @@
-import { transfer, wrap, type Remote } from 'comlink';
+import { proxy, transfer, wrap, type Remote } from 'comlink';
 import type { Proposed } from '@/core/graft/sure-bindings';
 import type { Brand, Graft } from '@/core/brand/document';
 import type { HostWishes } from '@/core/graft/host';
@@ -9,10 +9,17 @@ export class OpenHost {
   private readonly worker = new Worker(new URL('./graft.worker.ts', import.meta.url), { type: 'module' });
   private readonly remote: Remote<GraftWorker> = wrap<GraftWorker>(this.worker);
 
-  /** @returns one sentence when the file can be no host */
-  open(name: string, bytes: Uint8Array, { order, asides }: HostWishes): Promise<ShownHost | string> {
+  /** @param onProgress told the share read, 0..1 @returns one sentence when the file can be no host */
+  open(
+    name: string,
+    bytes: Uint8Array,
+    { order, asides }: HostWishes,
+    onProgress: (share: number) => void = () => {},
+  ): Promise<ShownHost | string> {
     const copy = bytes.slice();
-    return this.remote.open(name, transfer(copy, [copy.buffer]), { order, asides }) as Promise<ShownHost | string>;
+    return this.remote.open(name, transfer(copy, [copy.buffer]), { order, asides }, proxy(onProgress)) as Promise<
+      ShownHost | string
+    >;
   }
 
   write(brand: Brand, graft: Graft): Promise<WrittenHost> {

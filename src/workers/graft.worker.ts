@@ -57,9 +57,9 @@ export interface WrittenHost {
 let host: Host | null = null;
 
 const api = {
-  /** Reads a host and keeps it. @returns one sentence when it can be none */
-  open(name: string, bytes: Uint8Array, wishes: HostWishes): ShownHost | string {
-    const read = readHost(name, bytes, wishes);
+  /** Reads a host and keeps it. @param onProgress told the share read, 0..1 @returns one sentence when it can be none */
+  open(name: string, bytes: Uint8Array, wishes: HostWishes, onProgress: (share: number) => void): ShownHost | string {
+    const read = readHost(name, bytes, wishes, onProgress);
     if (typeof read === 'string') return read;
     host = read;
     return shown(read);

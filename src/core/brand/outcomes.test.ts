@@ -8,7 +8,7 @@ import { readColour } from '../colour/read';
 import { deriveTheme, RECIPES } from './derive-theme';
 import type { Brand, StateRule, TokenValue } from './document';
 import { fillScaffold, type Guess } from './scaffold';
-import { SCAFFOLDS } from './scaffold-slots';
+import { SCAFFOLDS } from './scaffolds';
 import { stateColour } from './state-rule';
 
 const valueText = (value: TokenValue) =>

@@ -4,7 +4,7 @@ import { apply } from './apply';
 import { assignments, mergedValues } from './data-fields';
 import { Brand, emptyBrand, type Brand as BrandType } from './document';
 import { fillScaffold } from './scaffold';
-import { SCAFFOLDS } from './scaffold-slots';
+import { SCAFFOLDS } from './scaffolds';
 import { likelyChoice, readValues, valueTable } from './value-table';
 
 const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));

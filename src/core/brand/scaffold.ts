@@ -4,7 +4,7 @@ import { readColour, type ReadColour } from '../colour/read';
 import { terminal } from '../palette/terminal';
 import type { Brand, Palette, Swatch, Token, TokenValue } from './document';
 import { resolveTheme } from './resolve';
-import { SCAFFOLDS, type Scaffold, type Series, type ScaffoldSlot, type Want } from './scaffold-slots';
+import { SCAFFOLDS, type Scaffold, type Series, type PlannedToken, type Want } from './scaffolds';
 import { stateTokens } from './state-tokens';
 
 /** A token that a scaffold proposes, and why it has this colour. */
@@ -34,27 +34,27 @@ const LATER = 0.01;
 const FITS = 0.5;
 
 /**
- * A scaffold's tree filled from the brand's palettes: each slot gets the swatch that is nearest to what it wants and, for
- * a text, that can be read where it stands. Tokens that the brand has already under a slot's path are left as they are,
+ * A scaffold's tree filled from the brand's palettes: each planned token gets the swatch that is nearest to what it wants and, for
+ * a text, that can be read where it stands. Tokens that the brand has already under a planned path are left as they are,
  * and the others are fitted to them.
  */
 export function fillScaffold(brand: Brand, scaffold: Scaffold['id'], newId: () => string): Guess[] {
-  const { slots, series } = SCAFFOLDS.find(({ id }) => id === scaffold)!;
+  const { tokens, series } = SCAFFOLDS.find(({ id }) => id === scaffold)!;
   const inAllThemes = (value: TokenValue) => Object.fromEntries(brand.themes.map(({ id }) => [id, value]));
   const guesses =
     scaffold === 'terminal'
       ? terminalGuesses(brand, newId, inAllThemes)
       : [
-          ...slotGuesses(brand, slots, newId, inAllThemes),
+          ...plannedGuesses(brand, tokens, newId, inAllThemes),
           ...series.flatMap((colours) => seriesGuesses(brand, colours, newId, inAllThemes)),
         ];
   const taken = new Set(brand.tokens.map(({ path }) => path));
   return guesses.filter(({ token }) => !taken.has(token.path));
 }
 
-function slotGuesses(
+function plannedGuesses(
   brand: Brand,
-  slots: readonly ScaffoldSlot[],
+  tokens: readonly PlannedToken[],
   newId: () => string,
   inAllThemes: (value: TokenValue) => Token['values'],
 ): Guess[] {
@@ -63,48 +63,48 @@ function slotGuesses(
   );
   const liveliest = Math.max(0.05, ...candidates.map(({ colour }) => colour.oklch[1]));
   const there = new Map(brand.tokens.map((token) => [token.path, token]));
-  const ids = new Map(slots.map(({ path }) => [path, there.get(path)?.id ?? newId()]));
+  const ids = new Map(tokens.map(({ path }) => [path, there.get(path)?.id ?? newId()]));
   const colours = new Map<string, ReadColour>();
   const resolved = resolveTheme(brand, brand.themes[0]!.id);
   const chosen = new Map<string, Omit<Guess, 'token'> & { value: TokenValue }>();
   // Texts last: they are chosen for what they stand on.
-  for (const slot of [...slots].sort((one, two) => Number(!!one.on) - Number(!!two.on))) {
-    const known = resolved.get(ids.get(slot.path)!)?.colour;
-    if (known) colours.set(slot.path, known);
-    if (there.has(slot.path)) continue;
-    const grounds = (slot.on ?? []).flatMap((path): Ground[] => {
+  for (const planned of [...tokens].sort((one, two) => Number(!!one.on) - Number(!!two.on))) {
+    const known = resolved.get(ids.get(planned.path)!)?.colour;
+    if (known) colours.set(planned.path, known);
+    if (there.has(planned.path)) continue;
+    const grounds = (planned.on ?? []).flatMap((path): Ground[] => {
       const colour = colours.get(path);
-      return colour ? [{ colour, needed: slot.contrast ?? READABLE }] : [];
+      return colour ? [{ colour, needed: planned.contrast ?? READABLE }] : [];
     });
     const ranked = candidates
-      .map((candidate) => ({ ...candidate, cost: cost(candidate, slot.want, liveliest) }))
+      .map((candidate) => ({ ...candidate, cost: cost(candidate, planned.want, liveliest) }))
       .filter(({ colour }) => grounds.every((ground) => contrastRatio(colour, ground.colour) >= ground.needed))
       .sort((one, two) => one.cost - two.cost);
     const best = ranked[0];
-    const fits = best && best.cost <= (slot.want.within ?? FITS);
-    const proposed = fits ? best.colour : wishedColour(slot.want, grounds, liveliest);
+    const fits = best && best.cost <= (planned.want.within ?? FITS);
+    const proposed = fits ? best.colour : wishedColour(planned.want, grounds, liveliest);
     const readable = grounds.length > 0 ? `, and it can be read at ${lowest(proposed, grounds)} to 1 or better` : '';
-    colours.set(slot.path, proposed);
-    chosen.set(slot.path, {
+    colours.set(planned.path, proposed);
+    chosen.set(planned.path, {
       value: fits ? { swatch: best.swatch.id } : { colour: proposed.hex },
       why: fits
-        ? `${best.swatch.name} of ${best.palette.name} is the nearest to ${slot.want.words}${readable}.`
-        : `No swatch comes near ${slot.want.words}${grounds.length > 0 ? ' that can be read here' : ''}, so this is a colour of its own${readable}.`,
+        ? `${best.swatch.name} of ${best.palette.name} is the nearest to ${planned.want.words}${readable}.`
+        : `No swatch comes near ${planned.want.words}${grounds.length > 0 ? ' that can be read here' : ''}, so this is a colour of its own${readable}.`,
       others: ranked.slice(fits ? 1 : 0, 6).map(({ swatch }) => swatch),
     });
   }
-  return slots.flatMap((slot): Guess[] => {
-    const found = chosen.get(slot.path);
+  return tokens.flatMap((planned): Guess[] => {
+    const found = chosen.get(planned.path);
     const { value, ...guess } = found ?? { value: null, why: '', others: [] };
-    const token: Token = there.get(slot.path) ?? {
-      id: ids.get(slot.path)!,
-      path: slot.path,
-      role: slot.role,
-      description: slot.description,
-      on: (slot.on ?? []).map((path) => ids.get(path)!),
+    const token: Token = there.get(planned.path) ?? {
+      id: ids.get(planned.path)!,
+      path: planned.path,
+      role: planned.role,
+      description: planned.description,
+      on: (planned.on ?? []).map((path) => ids.get(path)!),
       values: value ? inAllThemes(value) : {},
     };
-    const { states } = slot;
+    const { states } = planned;
     const made = states
       ? stateTokens(
           token,
@@ -116,7 +116,7 @@ function slotGuesses(
       : [];
     return [
       { ...guess, token },
-      ...made.map((state) => ({ token: state, why: `Made by rule from ${slot.path}, in every theme.`, others: [] })),
+      ...made.map((state) => ({ token: state, why: `Made by rule from ${planned.path}, in every theme.`, others: [] })),
     ];
   });
 }

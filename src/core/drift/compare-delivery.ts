@@ -11,6 +11,7 @@ import { literalsIn } from '../source/occurrence';
 import { kindOfSource, scanSource } from '../source/scan';
 import { SourceText } from '../source/source-text';
 import { coloursOf, type Known } from './brand-colours';
+import { comparePictures } from './compare-pictures';
 import { compareReadings } from './compare-readings';
 import { compareText, lineKeys, type Compared } from './compare-text';
 import { differs, type Difference } from './difference';
@@ -39,21 +40,19 @@ export type OlderFiles = ReadonlyMap<string, number>;
 
 /** What a brand would deliver today, against which any number of delivered files are compared. */
 export class Delivery {
-  private readonly expected: Recogniser;
-  private readonly known: ReadonlyMap<string, Known>;
+  private constructor(
+    private readonly brand: Brand,
+    private readonly expected: Recogniser,
+    private readonly known: ReadonlyMap<string, Known>,
+  ) {}
 
   /**
    * Writes every file that the brand could have delivered.
-   * @param hosts of its grafts, where those are to be compared too
+   * @param kept what its grafts and its art are made from, where those are to be compared too
    * @param onProgress told the share done, 0..1
    */
-  constructor(
-    private readonly brand: Brand,
-    hosts?: KeptFiles,
-    onProgress?: (share: number) => void,
-  ) {
-    this.expected = new Recogniser(expectedFiles(brand, hosts, onProgress));
-    this.known = coloursOf(brand);
+  static async of(brand: Brand, kept?: KeptFiles, onProgress?: (share: number) => void): Promise<Delivery> {
+    return new Delivery(brand, new Recogniser(await expectedFiles(brand, kept, onProgress)), coloursOf(brand));
   }
 
   /** Tells whether a file's colours are what the brand decided, and where they are not. */
@@ -85,10 +84,15 @@ async function compareWith(
   file: DeliveredFile,
   expected: ExpectedFile,
 ): Promise<Compared> {
+  if (expected.format === 'art' && /\.png$/.test(expected.path)) {
+    const [ours, theirs] = [await readPng(expected.bytes), await readPng(file.bytes)];
+    if (typeof ours === 'string' || typeof theirs === 'string') return { differences: [], equal: 0 };
+    return comparePictures(known, ours, theirs);
+  }
   const readings = await readAlike(expected, file);
   if (readings) return compareReadings(brand, expected, ...readings);
   const source = SourceText.of(file.bytes);
-  if (!source) return { differences: [], equal: 0, edited: true };
+  if (!source) return { differences: [], equal: 0 };
   const text = new TextDecoder().decode(expected.bytes);
   return compareText(text, expected.marks ?? marksIn(text, known), source);
 }
@@ -123,7 +127,7 @@ function marksIn(text: string, known: ReadonlyMap<string, Known>): Mark[] {
 /** A file of somebody else's: each of its colours is one of the brand's, or else how far from the nearest of them. */
 function unknown(known: ReadonlyMap<string, Known>, file: DeliveredFile): Compared {
   const source = SourceText.of(file.bytes);
-  if (!source) return { differences: [], equal: 0, edited: false };
+  if (!source) return { differences: [], equal: 0 };
   const { occurrences } = scanSource(source, kindOfSource(file.name, source), file.name);
   const nearest = new Map<string, Known | null>();
   const differences: Difference[] = [];
@@ -139,7 +143,7 @@ function unknown(known: ReadonlyMap<string, Known>, file: DeliveredFile): Compar
     const near = nearest.get(hex);
     if (near) differences.push(differs(near, literal.colour, literal.text, source.placeOf(span.from).line));
   }
-  return { differences, equal, edited: false };
+  return { differences, equal };
 }
 
 function nearestOf(known: ReadonlyMap<string, Known>, hex: string): Known | null {

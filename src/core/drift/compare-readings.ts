@@ -56,7 +56,7 @@ export function compareReadings(brand: Brand, file: ExpectedFile, expected: Read
     }
     for (const { colour, line: at } of left) differences.push(extra(colour, at));
   }
-  return { differences, equal, edited: false };
+  return { differences, equal };
 }
 
 function taken({ entries }: Reading): Named[] {

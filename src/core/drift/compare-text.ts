@@ -12,8 +12,6 @@ export interface Compared {
   readonly differences: readonly Difference[];
   /** How many colours stand where and as they should. */
   readonly equal: number;
-  /** Whether anything else than colours is different: other words, other white space. */
-  readonly edited: boolean;
 }
 
 type Range = readonly [from: number, to: number];
@@ -39,7 +37,7 @@ const VALUES =
  */
 export function compareText(expected: string, marks: readonly Mark[], source: SourceText): Compared {
   const [ours, theirs] = [linesOf(expected), linesOf(source.text)];
-  const result: { differences: Difference[]; equal: number; edited: boolean } = { differences: [], equal: 0, edited: false };
+  const result: { differences: Difference[]; equal: number } = { differences: [], equal: 0 };
   const byLine = marksByLine(marks, ours);
   const textOf = ({ from, to }: Mark) => expected.slice(from, to);
   const reader = new AlikeReader(marks.slice(0, 400).map((mark) => ({ text: textOf(mark), hex: mark.hex })));
@@ -86,7 +84,6 @@ export function compareText(expected: string, marks: readonly Mark[], source: So
     if (found && wanted && isSameShown(found, wanted)) {
       // Another notation of the same colour.
       result.equal++;
-      result.edited = true;
       return;
     }
     const mends = changed.map(({ mark: each, place: { from, text } }) => ({
@@ -145,7 +142,6 @@ export function compareText(expected: string, marks: readonly Mark[], source: So
 
   /** Colours of lines that have no counterpart: equal ones are found by their order, the others are changed, missing or more. */
   function leftOver(one: Range, two: Range): void {
-    result.edited = true;
     const wanted = ours.slice(...one).flatMap((_, n) => byLine[one[0] + n]!.filter((mark) => !apart.has(mark)));
     const found = theirs.slice(...two).flatMap(({ text, from }) => [...literalsIn(text, from)]);
     const line = (at: number) => (at < theirs.length ? theirs[at]!.number : theirs.length);

@@ -1,6 +1,7 @@
 /** Delivered files, compared with what the brand decided: every format, changed by hand in the ways that people change files. */
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
+import { PNG } from 'pngjs';
 import type { Brand } from '../brand/document';
 import { resolveTheme } from '../brand/resolve';
 import { readColour } from '../colour/read';
@@ -19,10 +20,10 @@ const files = (of: Brand, format: string) =>
   writeDestination(of, destination(format)).files.map(({ path, bytes }) => ({ name: path, bytes }));
 const text = (bytes: Uint8Array) => new TextDecoder().decode(bytes);
 const utf8 = (words: string) => new TextEncoder().encode(words);
-const delivery = new Delivery(brand);
+const delivery = Delivery.of(brand);
 const compare = async (delivered: readonly DeliveredFile[], older?: OlderFiles): Promise<ComparedFile[]> => {
   const compared: ComparedFile[] = [];
-  for (const file of delivered) compared.push(await delivery.compare(file, older));
+  for (const file of delivered) compared.push(await (await delivery).compare(file, older));
   return compared;
 };
 const compareOne = async (name: string, words: string): Promise<ComparedFile> =>
@@ -127,6 +128,48 @@ test('a file of somebody else’s: colours of the brand, and others with the nea
   expect(differences).toMatchObject([{ line: 1, expected: '#006871', found: '#006872', deltaE: expect.any(Number) }]);
   expect((await compareOne('readme.txt', 'No colours here.')).state).toBe('no colours');
   expect((await compare([{ name: 'x.bin', bytes: Uint8Array.of(0, 1, 2) }]))[0]!.state).toBe('no colours');
+});
+
+test('recoloured art: as it was released, with a pixel painted over, and of another size', async () => {
+  const picture = (width: number, codes: readonly number[]) => {
+    const png = new PNG({ width, height: codes.length / width });
+    for (const [at, code] of codes.entries()) png.data.writeUInt32BE(code, at * 4);
+    return new Uint8Array(PNG.sync.write(png));
+  };
+  const hash = '1'.repeat(64);
+  const trainer = brand.palettes.find(({ name }) => name === 'Trainer 16')!;
+  const [first, second] = trainer.swatches.map(({ value }) => readColour(value)!.hex);
+  const code = (hex: string, alpha: number) => parseInt(hex.slice(1), 16) * 256 + alpha;
+  const sheet = [code(first!, 255), code(second!, 128), 0x12345600, code(first!, 255)];
+  const withArt: Brand = {
+    ...brand,
+    art: [
+      {
+        id: 'a',
+        path: 'art/boat',
+        sheets: [{ picture: hash, name: 'boat.png', width: 2, height: 2 }],
+        grid: { width: 1, height: 1, margin: 0, spacing: 0 },
+        groups: [],
+        table: { palette: trainer.id, map: [], keepOrder: false, dither: 'none' },
+        indexed: false,
+        pace: 100,
+      },
+    ],
+  };
+  const of = await Delivery.of(withArt, new Map([[hash, picture(2, sheet)]]));
+  const told = async (width: number, codes: readonly number[]) => {
+    const { format, state, equal, differences } = await of.compare({ name: 'art/boat.png', bytes: picture(width, codes) });
+    return [format, state, equal, differences.map(({ line, expected, found }) => [line, expected, found])];
+  };
+  expect(await told(2, sheet)).toEqual(['art', 'same colours', 2, []]);
+  // What is wholly transparent shows nothing, whatever it holds.
+  expect(await told(2, [...sheet.slice(0, 2), 0xffffff00, code('#ff00ff', 255)])).toEqual([
+    'art',
+    'differs',
+    2,
+    [[2, first, '#ff00ff']],
+  ]);
+  expect(await told(1, [...sheet.slice(0, 2), code('#ff00ff', 255)])).toEqual(['art', 'differs', 2, [[3, null, '#ff00ff']]]);
 });
 
 test('lists laid beside each other give both lists back, and as much that is equal as there can be', () => {

@@ -1,3 +1,4 @@
+import { writeArt } from '../art/write-art';
 import { slug } from '../base/words';
 import type { Brand, Graft } from '../brand/document';
 import type { Mark } from '../formats/kit/marks';
@@ -9,7 +10,7 @@ import { FORMATS, tokensWritten, writeDestination } from '../formats/registry';
 
 /** A file that a brand would write today, with where it comes from. */
 export interface ExpectedFile extends WrittenFile {
-  /** Id of its format, or `graft`. */
+  /** Id of its format, `graft`, or `art`. */
   readonly format: string;
   /** Whether the brand ships it; else it is what the format writes by itself. */
   readonly shipped: boolean;
@@ -22,13 +23,17 @@ export interface ExpectedFile extends WrittenFile {
 /**
  * Every file that a brand could have delivered: those of its own destinations, and those of all other formats with the
  * options that they have by themselves. Formats that the brand lacks colours for write none.
- * @param hosts of its grafts; those that are missing are not expected
+ * @param kept what its grafts and its art are made from; those that lack theirs are not expected
  */
-export function expectedFiles(brand: Brand, hosts: KeptFiles = new Map(), onProgress?: (share: number) => void): ExpectedFile[] {
+export async function expectedFiles(
+  brand: Brand,
+  kept: KeptFiles = new Map(),
+  onProgress?: (share: number) => void,
+): Promise<ExpectedFile[]> {
   const shipped = new Set(brand.destinations.map(({ format }) => format));
   const others = FORMATS.filter(({ id }) => !shipped.has(id)).map(({ id }) => ({ name: id, format: id, options: {} }));
   const all = [...brand.destinations, ...others];
-  const grafted = brand.grafts.flatMap((graft) => graftedFile(brand, graft, hosts.get(graft.host.sha256)));
+  const grafted = brand.grafts.flatMap((graft) => graftedFile(brand, graft, kept.get(graft.host.sha256)));
   const written = all.flatMap((destination, at) => {
     const { files } = writeDestination(brand, destination);
     const tokens = tokensWritten(brand, { id: '', ...destination }).map(({ id }) => id);
@@ -41,7 +46,12 @@ export function expectedFiles(brand: Brand, hosts: KeptFiles = new Map(), onProg
       tokens,
     }));
   });
-  return [...grafted, ...written];
+  const art: ExpectedFile[] = [];
+  for (const piece of brand.art) {
+    const { files } = await writeArt(brand, piece, kept);
+    art.push(...files.map((file) => ({ ...file, format: 'art', shipped: true, theme: null, tokens: [] })));
+  }
+  return [...grafted, ...art, ...written];
 }
 
 /** A graft as it would be delivered, with a mark for each of its bound slots: the others are nobody's business. */

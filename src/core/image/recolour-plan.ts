@@ -36,6 +36,8 @@ export interface ColourWay {
   readonly pixels: number;
   /** ΔE-OK between the two. */
   readonly deltaE: number;
+  /** Whether no colour of the palette is nearer; one that keeps an order, or that somebody chose, need not be. */
+  readonly nearest: boolean;
 }
 
 /** The recolouring that a wish comes to for pictures with these colours, all pictures of an animation together. */
@@ -65,10 +67,11 @@ export function waysOf(colours: readonly CountedColour[], { palette, fixed, key 
   const nearest = new Nearest(open.length > 0 ? open : palette);
   const all = new Nearest(palette);
   return colours.map(({ rgb, pixels }): ColourWay => {
-    if (rgb === key) return { from: rgb, to: null, pixels, deltaE: 0 };
-    const to = palette[fixed.get(rgb) ?? palette.indexOf((open.length > 0 ? open : palette)[nearest.of(rgb)]!)]!;
+    if (rgb === key) return { from: rgb, to: null, pixels, deltaE: 0, nearest: false };
+    const own = (open.length > 0 ? open : palette)[nearest.of(rgb)]!;
+    const to = palette[fixed.get(rgb) ?? palette.indexOf(own)]!;
     return to === key
-      ? { from: rgb, to: null, pixels, deltaE: 0 }
-      : { from: rgb, to, pixels, deltaE: all.distance(rgb, palette.indexOf(to)) };
+      ? { from: rgb, to: null, pixels, deltaE: 0, nearest: false }
+      : { from: rgb, to, pixels, deltaE: all.distance(rgb, palette.indexOf(to)), nearest: to === own };
   });
 }

@@ -1,4 +1,4 @@
-import { isProse, literalsIn, rangeOf, step, type Occurrence, type Scan, type Step } from './occurrence';
+import { isProse, literalsIn, rangeOf, step, type Occurrence, type OnPlace, type Scan, type Step } from './occurrence';
 import { numbersLiteral } from './literal';
 import type { SourceText, Span } from './source-text';
 import { speaksOfColour } from './speaks-of-colour';
@@ -25,7 +25,7 @@ const NUMBER = String.raw`(?:\d+\.?\d*|\.\d+)`;
 const TUPLE = new RegExp(String.raw`(?<=[([{]\s*)${NUMBER}[fF]?(?:\s*,\s*${NUMBER}[fF]?){2,3}(?=\s*[)\]}])`, 'g');
 
 /** Every colour of a program's source: by the name before it on its line, and in comments. */
-export function scanCode(source: SourceText, comments: CommentStyle = 'c'): Scan {
+export function scanCode(source: SourceText, comments: CommentStyle = 'c', onPlace?: OnPlace): Scan {
   const { text } = source;
   // Strings and comments are looked for together: a mark of the one within the other begins none.
   const remarks: Span[] = [];
@@ -45,6 +45,7 @@ export function scanCode(source: SourceText, comments: CommentStyle = 'c'): Scan
   const lists = new Lists(text, stepOf);
   const occurrences = [...literalsIn(text)].map(({ span, literal }): Occurrence => {
     const aside = asideAt(span.from);
+    onPlace?.(span.from);
     if (aside === 'comment') return { span, literal, way: [], aside };
     const name = NAME.exec(lineBefore(span.from))?.[1];
     return { span, literal, way: name ? [stepOf(name)] : lists.wayTo(span), aside };

@@ -1,7 +1,7 @@
 import { tokenize, tokenTypes } from 'css-tree/tokenizer';
 import { CSS_FUNCTIONS } from '../colour/spaces';
 import { readLiteral } from './literal';
-import { commentOccurrences, step, type Occurrence, type Scan, type Step } from './occurrence';
+import { commentOccurrences, step, type Occurrence, type OnPlace, type Scan, type Step } from './occurrence';
 import { problem, type Problem } from './problem';
 import type { SourceText, Span } from './source-text';
 
@@ -44,6 +44,7 @@ export function scanCss(
   source: SourceText,
   part: Span = { from: 0, to: source.text.length },
   context: 'stylesheet' | 'declarationList' = 'stylesheet',
+  onPlace?: OnPlace,
 ): CssScan {
   const text = source.textOf(part);
   const problems: Problem[] = [];
@@ -99,6 +100,7 @@ export function scanCss(
   let insideUntil = -1;
   tokenize(text, (type, start, end) => {
     if (tooDeep || start < remarkUntil) return;
+    onPlace?.(part.from + start);
     if (type === tokenTypes.Comment) return remark(start, end);
     if (type === tokenTypes.WhiteSpace) return;
     // Two slashes begin a comment in the languages that are compiled; in CSS they mean nothing.

@@ -8,7 +8,16 @@ import {
   type ParseErrorCode,
 } from 'jsonc-parser';
 import { numbersLiteral, type Literal } from './literal';
-import { commentOccurrences, rangeOf, step, valueOccurrences, type Occurrence, type Scan, type Step } from './occurrence';
+import {
+  commentOccurrences,
+  rangeOf,
+  step,
+  valueOccurrences,
+  type Occurrence,
+  type OnPlace,
+  type Scan,
+  type Step,
+} from './occurrence';
 import { problem, type Problem } from './problem';
 import type { Place, SourceText, Span } from './source-text';
 import { speaksOfColour } from './speaks-of-colour';
@@ -110,7 +119,7 @@ interface Open {
 const NAMING = /^(?:name|key|id|label|title)$/i;
 
 /** Every colour of a JSON document: strings, numbers under a key that speaks of colour, and comments. */
-export function scanJson(source: SourceText): Scan {
+export function scanJson(source: SourceText, onPlace?: OnPlace): Scan {
   const { text } = source;
   const tooDeep = firstTooDeep(text);
   if (tooDeep !== null) return { occurrences: [], problems: [problem(TOO_DEEP, source.placeOf(tooDeep))] };
@@ -157,6 +166,7 @@ export function scanJson(source: SourceText): Scan {
       onArrayEnd: end,
       onObjectProperty: (key) => void (open.at(-1)!.key = key),
       onLiteralValue(value: unknown, offset, length) {
+        onPlace?.(offset);
         const inside = open.at(-1);
         const span = { from: offset, to: offset + length };
         const own = stepHere(span);

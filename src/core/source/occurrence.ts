@@ -32,6 +32,9 @@ export interface Scan {
   readonly problems: readonly Problem[];
 }
 
+/** Told the place in the text that a scan has come to; places come in order, or nearly. */
+export type OnPlace = (at: number) => void;
+
 export function step(key: string, at: number | null = null, extent: Span | null = null): Step {
   return { key, at, label: '', extent };
 }

@@ -1,7 +1,7 @@
 import { scanCode, type CommentStyle } from './code';
 import { scanCss } from './css';
 import { scanJson } from './json';
-import type { Scan } from './occurrence';
+import type { OnPlace, Scan } from './occurrence';
 import { scanPlain } from './plain';
 import { problem } from './problem';
 import { scanSettings } from './settings';
@@ -55,31 +55,44 @@ export function kindOfSource(name: string, { text }: SourceText): SourceKind {
   return 'plain';
 }
 
-/** Every colour of a text of some kind. A text that is damaged as that kind is read as plain text, and that is said. */
-export function scanSource(source: SourceText, kind: SourceKind, name = ''): Scan {
-  const scan = scanAs(source, kind, name);
+/**
+ * Every colour of a text of some kind. A text that is damaged as that kind is read as plain text, and that is said.
+ * @param onProgress told the share of the text that was read, 0..1
+ */
+export function scanSource(source: SourceText, kind: SourceKind, name = '', onProgress?: (share: number) => void): Scan {
+  const scan = scanAs(source, kind, name, onProgress && shares(source.text.length, onProgress));
   const fault = (kind === 'xml' || kind === 'json') && scan.problems[0];
   if (!fault) return scan;
   const message = `${fault.message.replace(/[.;]?(?: what came before is read\.)?$/, '')}; its colours are found as in plain text, without its structure.`;
   return { occurrences: scanPlain(source).occurrences, problems: [problem(message, fault, 'warning')] };
 }
 
-function scanAs(source: SourceText, kind: SourceKind, name: string): Scan {
+/** Tells places as shares of the whole, a hundred of them and no more. */
+function shares(length: number, onProgress: (share: number) => void): OnPlace {
+  let next = 0;
+  return (at) => {
+    if (at < next) return;
+    next = at + length / 100;
+    onProgress(at / length);
+  };
+}
+
+function scanAs(source: SourceText, kind: SourceKind, name: string, onPlace?: OnPlace): Scan {
   switch (kind) {
     case 'xml':
-      return scanXml(source);
+      return scanXml(source, onPlace);
     case 'json':
-      return scanJson(source);
+      return scanJson(source, onPlace);
     case 'css':
-      return scanCss(source);
+      return scanCss(source, undefined, undefined, onPlace);
     case 'settings':
-      return scanSettings(source);
+      return scanSettings(source, onPlace);
     case 'yaml':
-      return scanYaml(source);
+      return scanYaml(source, onPlace);
     case 'code':
-      return scanCode(source, commentsOf(name));
+      return scanCode(source, commentsOf(name), onPlace);
     case 'plain':
-      return scanPlain(source);
+      return scanPlain(source, onPlace);
   }
 }
 

@@ -5,6 +5,7 @@ import {
   step,
   valueOccurrences,
   type Occurrence,
+  type OnPlace,
   type Scan,
   type Step,
 } from './occurrence';
@@ -21,7 +22,7 @@ const QUOTED = /^("(?:[^"\\]|\\.)*"|'[^']*')\s*,?\s*(?:[#;].*)?$/;
 const TRAILING = /\s(?:;|#(?![0-9a-f]{3,8}\b)|#(?=[0-9a-f]{3,8}\s+\w)).*$/i;
 
 /** Every colour of a file of settings, INI, properties or TOML: values by section and key, and comments. */
-export function scanSettings(source: SourceText): Scan {
+export function scanSettings(source: SourceText, onPlace?: OnPlace): Scan {
   const occurrences: Occurrence[] = [];
   const counts = new Map<string, number>();
   let section: Step | null = null;
@@ -31,6 +32,7 @@ export function scanSettings(source: SourceText): Scan {
   for (let number = 1; number <= source.lineCount; number++) {
     const { from, to } = source.lineSpan(number);
     const line = source.textOf({ from, to });
+    onPlace?.(from);
     if (line.length > LONGEST_LINE) {
       for (const found of literalsIn(line, from)) occurrences.push({ ...found, way: section ? [section] : [], aside: null });
       continue;

@@ -37,9 +37,15 @@ export interface SlotWishes {
   readonly asides?: boolean | undefined;
 }
 
-/** Every slot of a host file. */
-export function slotsOf(source: SourceText, kind: SourceKind, name: string, { order, asides = false }: SlotWishes = {}): Slots {
-  const { occurrences, problems } = scanSource(source, kind, name);
+/** Every slot of a host file. @param onProgress told the share of the file that was read, 0..1 */
+export function slotsOf(
+  source: SourceText,
+  kind: SourceKind,
+  name: string,
+  { order, asides = false }: SlotWishes = {},
+  onProgress?: (share: number) => void,
+): Slots {
+  const { occurrences, problems } = scanSource(source, kind, name, onProgress);
   const wanted = apart(occurrences.filter(({ aside }) => asides || aside === null));
   // In style sheets eight digits are what the standard says (CSS Color 4, section 5.2).
   const orders =

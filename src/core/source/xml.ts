@@ -1,5 +1,5 @@
 import { SaxesParser } from 'saxes';
-import { commentOccurrences, step, valueOccurrences, type Occurrence, type Scan, type Step } from './occurrence';
+import { commentOccurrences, step, valueOccurrences, type Occurrence, type OnPlace, type Scan, type Step } from './occurrence';
 import { speaksOfColour } from './speaks-of-colour';
 import { problem, type Problem } from './problem';
 import { type SourceText, type Span } from './source-text';
@@ -36,7 +36,7 @@ const DEEPEST = 1_000;
  * Walks XML in one pass. Entities that a document declares are never expanded, and nothing it names is fetched: the
  * parser does neither. @returns the first fault, where reading stopped; null when the document is whole.
  */
-export function walkXml(source: SourceText, handlers: XmlHandlers): Problem | null {
+export function walkXml(source: SourceText, handlers: XmlHandlers, onPlace?: OnPlace): Problem | null {
   const { text } = source;
   const parser = new SaxesParser({ position: true });
   const within: string[] = [];
@@ -89,7 +89,10 @@ export function walkXml(source: SourceText, handlers: XmlHandlers): Problem | nu
   try {
     // In pieces, so that a fault early in a large file ends the work early.
     const PIECE = 65_536;
-    for (let at = 0; at < text.length && !fault; at += PIECE) parser.write(text.slice(at, at + PIECE));
+    for (let at = 0; at < text.length && !fault; at += PIECE) {
+      parser.write(text.slice(at, at + PIECE));
+      onPlace?.(at);
+    }
     if (!fault) parser.close();
   } catch (error) {
     // Without a handler for them the parser throws what is wrong with the document, as plain errors; any other is a bug.
@@ -111,7 +114,7 @@ interface Open {
 }
 
 /** Every colour of an XML document: in attributes, in text, and in comments. */
-export function scanXml(source: SourceText): Scan {
+export function scanXml(source: SourceText, onPlace?: OnPlace): Scan {
   const occurrences: Occurrence[] = [];
   const top = new Map<string, number>();
   const open: Open[] = [];
@@ -126,7 +129,7 @@ export function scanXml(source: SourceText): Scan {
     const here = attribute ? [...way(), attribute] : way();
     for (const each of found) occurrences.push({ ...each, way: here });
   };
-  const fault = walkXml(source, {
+  const handlers: XmlHandlers = {
     element({ name, attributes, at }) {
       const counts = open.at(-1)?.counts ?? top;
       const number = (counts.get(name) ?? 0) + 1;
@@ -149,7 +152,8 @@ export function scanXml(source: SourceText): Scan {
     comment({ span }) {
       occurrences.push(...commentOccurrences(source.textOf(span), span.from, way()));
     },
-  });
+  };
+  const fault = walkXml(source, handlers, onPlace);
   return { occurrences, problems: fault ? [fault] : [] };
 }
 

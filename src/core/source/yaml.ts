@@ -5,6 +5,7 @@ import {
   step,
   valueOccurrences,
   type Occurrence,
+  type OnPlace,
   type Scan,
   type Step,
 } from './occurrence';
@@ -30,7 +31,7 @@ interface Open {
  * Every colour of a YAML file, line by line: block lists and mappings by their indentation, values in one line as they
  * stand. A parser that builds the whole tree takes minutes for some megabytes; colours need no more than this.
  */
-export function scanYaml(source: SourceText): Scan {
+export function scanYaml(source: SourceText, onPlace?: OnPlace): Scan {
   const occurrences: Occurrence[] = [];
   const open: Open[] = [{ indent: -1, step: step(''), count: 0 }];
   /** Lines indented further than this belong to a text of several lines. */
@@ -38,6 +39,7 @@ export function scanYaml(source: SourceText): Scan {
   for (let number = 1; number <= source.lineCount; number++) {
     const { from, to } = source.lineSpan(number);
     const line = source.textOf({ from, to });
+    onPlace?.(from);
     if (line.length > LONGEST_LINE) {
       for (const found of literalsIn(line, from))
         occurrences.push({ ...found, way: open.slice(1).map(({ step: each }) => each), aside: null });

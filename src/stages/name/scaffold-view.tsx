@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import type { Token } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { fillScaffold, type Guess } from '@/core/brand/scaffold';
-import { SCAFFOLDS, type Scaffold } from '@/core/brand/scaffold-slots';
+import { SCAFFOLDS, type Scaffold } from '@/core/brand/scaffolds';
 import { apply } from '@/core/brand/apply';
 import { resolveTheme } from '@/core/brand/resolve';
 import { useBrand, useMayEdit } from '@/ui/brand-context';

@@ -71,10 +71,14 @@ export function Ship() {
         <Button
           size="xs"
           variant="outline"
-          disabled={!mayEdit || sheet || graftOnto.busy || addArt.busy}
+          disabled={!mayEdit || sheet || graftOnto.share !== null || addArt.busy}
           onClick={graftOnto.choose}
         >
-          {graftOnto.busy || addArt.busy ? 'Reading…' : 'Graft or recolour…'}
+          {graftOnto.share !== null
+            ? `Reading, ${Math.round(graftOnto.share * 100)} %`
+            : addArt.busy
+              ? 'Reading…'
+              : 'Graft or recolour…'}
         </Button>
         <Button size="xs" variant="outline" aria-pressed={sheet} onClick={() => setSheet(!sheet)}>
           {sheet ? 'Back to the files' : 'Brand sheet'}

@@ -106,7 +106,7 @@ export function DriftView({ children }: { children: ReactNode }) {
 }
 
 function formatTitle(format: string): string {
-  return format === 'graft' ? 'graft' : (formatById(format)?.title ?? format);
+  return format === 'graft' ? 'graft' : format === 'art' ? 'recoloured art' : (formatById(format)?.title ?? format);
 }
 
 function stateWords({ state, differences, release }: ShownFile): string {

@@ -43,10 +43,10 @@ export function useDrift() {
     setShare(0);
     try {
       const { brand } = store.getState().replica;
-      const [hosts, older] = await Promise.all([keptFiles(brand), olderFiles(store.getState().id)]);
+      const [kept, older] = await Promise.all([keptFiles(brand), olderFiles(store.getState().id)]);
       const found = await compareDelivered(
         brand,
-        hosts,
+        kept,
         older,
         files,
         (now) => running.current === stopper && setShare(now),

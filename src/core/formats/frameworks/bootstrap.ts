@@ -1,6 +1,6 @@
 import { marked } from '../kit/marks';
 import { chosen, prefix } from '../kit/choices';
-import { fitted, slotColours, slotOptions } from '../kit/fitted-tokens';
+import { fitted, partColours, partOptions } from '../kit/fitted-tokens';
 import { slug } from '../../base/words';
 import { z } from 'zod';
 import { cssText } from '../kit/css-text';
@@ -8,7 +8,7 @@ import { allTokens, defineFormat, textFile } from '../kit/format';
 import { material } from '../kit/material';
 
 /** Bootstrap 5.3, scss/_variables.scss: the variables that the others are made from. */
-const SLOTS = {
+const PARTS = {
   primary: { title: 'primary', words: ['primary', 'action', 'brand'], role: 'accent' },
   secondary: { title: 'secondary', words: ['secondary', 'second', 'quiet'], role: 'accent' },
   success: { title: 'success', words: ['success', 'positive', 'good', 'time', 'ok'], role: 'status' },
@@ -30,13 +30,13 @@ export const bootstrap = defineFormat({
     'For a site on Bootstrap 5: load the partial of a theme before Bootstrap’s own variables; merge $brand-colors into $theme-colors for a class a token.',
   readBy: 'Sites on Bootstrap 5',
   reload: 'build',
-  options: z.strictObject({ prefix, ...chosen, ...slotOptions(SLOTS) }),
+  options: z.strictObject({ prefix, ...chosen, ...partOptions(PARTS) }),
   tokensWritten: allTokens,
   write(brand, themes, options) {
     const { themes: shipped, findings } = material(brand, themes, options, { opaque: true });
-    const { slots, findings: unfitted } = fitted(SLOTS, options, brand.tokens);
+    const { parts, findings: unfitted } = fitted(PARTS, options, brand.tokens);
     const files = shipped.map((theme) => {
-      const variables = [...slotColours(theme, slots)].map(
+      const variables = [...partColours(theme, parts)].map(
         ([name, token]) => `$${name}: ${marked(token, cssText(token.colour))};`,
       );
       const map = theme.tokens.map((token) => `  '${token.identifier}': ${marked(token, cssText(token.colour))},`);

@@ -3,7 +3,7 @@ import { NameScope } from '../kit/name-scope';
 import { marked } from '../kit/marks';
 import { SCRIPT_WORDS } from '../kit/script-words';
 import { chosen } from '../kit/choices';
-import { fitted, slotColours, slotOptions } from '../kit/fitted-tokens';
+import { fitted, partColours, partOptions } from '../kit/fitted-tokens';
 import { slug } from '../../base/words';
 import { z } from 'zod';
 import { cssText } from '../kit/css-text';
@@ -13,7 +13,7 @@ import { objectText, type Tree } from '../kit/nested';
 import { quoted } from '../../base/plain-text';
 
 /** MUI's palette: `createTheme({ palette })`. */
-const SLOTS = {
+const PARTS = {
   primary: { title: 'primary.main', words: ['primary', 'action', 'brand'], role: 'accent' },
   secondary: { title: 'secondary.main', words: ['secondary', 'second', 'accent'], role: 'accent' },
   error: { title: 'error.main', words: ['error', 'danger', 'critical', 'cancelled'], role: 'status' },
@@ -35,24 +35,24 @@ export const mui = defineFormat({
   purpose: 'For an application on MUI: hand the theme’s object to createTheme; palette.tokens holds every token by its name.',
   readBy: 'Applications on MUI',
   reload: 'build',
-  options: z.strictObject({ ...chosen, ...slotOptions(SLOTS) }),
+  options: z.strictObject({ ...chosen, ...partOptions(PARTS) }),
   tokensWritten: allTokens,
   write(brand, themes, options) {
     // Its functions compute with the palette's colours, and read no name of another notation than these.
     const { themes: shipped, findings } = material(brand, themes, { ...options, naming: 'camel' });
-    const { slots, findings: unfitted } = fitted(SLOTS, options, brand.tokens);
+    const { parts, findings: unfitted } = fitted(PARTS, options, brand.tokens);
     const scope = new NameScope({ themes: 'the list of themes' });
     const literal = (token: ShippedToken) => `"${marked(token, cssText(token.colour))}"`;
     const constants = shipped.map((theme) => {
-      const found = slotColours(theme, slots);
-      const code = (slot: keyof typeof SLOTS) => {
-        const token = found.get(slot);
+      const found = partColours(theme, parts);
+      const code = (part: keyof typeof PARTS) => {
+        const token = found.get(part);
         return token ? [literal(token)] : [];
       };
       const some = (entries: readonly (readonly [string, readonly string[]])[]) =>
         new Map(entries.flatMap(([key, list]) => list.map((text) => [key, text] as const)));
-      const main = (['primary', 'secondary', 'error', 'warning', 'info', 'success'] as const).flatMap((slot) =>
-        code(slot).map((text): [string, Tree<string>] => [slot, new Map([['main', text]])]),
+      const main = (['primary', 'secondary', 'error', 'warning', 'info', 'success'] as const).flatMap((part) =>
+        code(part).map((text): [string, Tree<string>] => [part, new Map([['main', text]])]),
       );
       const dark = (found.get('page')?.colour.oklch[0] ?? 1) < 0.5;
       const palette: Tree<string> = new Map<string, string | Tree<string>>([

@@ -1,6 +1,6 @@
 import { fewTokens } from '../../../../tests/few-tokens';
 import type { Brand } from '../../brand/document';
-import { fitted, slotColours, slotOptions } from './fitted-tokens';
+import { fitted, partColours, partOptions } from './fitted-tokens';
 import { darkest } from './dark-theme';
 import { material, type Material, type Target } from './material';
 import type { Choices } from './choices';
@@ -175,8 +175,8 @@ describe('a target with few colours', () => {
   });
 });
 
-describe('slots of a framework', () => {
-  const slots = {
+describe('parts of a framework', () => {
+  const parts = {
     series: { title: 'Primary', words: ['primary', 'brand'] },
     scale: { title: 'Danger', words: ['danger'], role: 'status' },
     ground: { title: 'Page', words: ['page'], role: 'surface' },
@@ -187,8 +187,8 @@ describe('slots of a framework', () => {
   );
   const none = { series: '', scale: '', ground: '' };
   const found = (options: typeof none, tokens = brand.tokens) => {
-    const { slots: taken, findings } = fitted(slots, options, tokens);
-    return [Object.fromEntries([...taken].map(([slot, { path }]) => [slot, path])), told({ findings })];
+    const { parts: taken, findings } = fitted(parts, options, tokens);
+    return [Object.fromEntries([...taken].map(([part, { path }]) => [part, path])), told({ findings })];
   };
 
   test('are filled by words, those of the fitting role first, then by role', () => {
@@ -208,16 +208,16 @@ describe('slots of a framework', () => {
   });
 
   test('have the colours of a theme, but for tokens that are left out', () => {
-    const { slots: taken } = fitted(slots, none, brand.tokens);
+    const { parts: taken } = fitted(parts, none, brand.tokens);
     const [theme] = material(brand, brand.themes, { without: ['panel'] }).themes;
-    expect([...slotColours(theme!, taken)].map(([slot, { colour }]) => [slot, colour.hex])).toEqual([
+    expect([...partColours(theme!, taken)].map(([part, { colour }]) => [part, colour.hex])).toEqual([
       ['series', '#111111'],
       ['scale', '#cc0000'],
     ]);
   });
 
   test('are offered as options, empty where nobody names one', () => {
-    const options = slotOptions(slots);
+    const options = partOptions(parts);
     expect(Object.keys(options)).toEqual(['series', 'scale', 'ground']);
     expect([options.series.parse(undefined), options.series.meta()]).toEqual([
       '',

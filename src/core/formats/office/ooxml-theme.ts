@@ -1,6 +1,6 @@
 import { finding, type Finding } from '../../findings/finding';
 import { tokenOption } from '../kit/options';
-import { fitted, slotColours, slotOptions } from '../kit/fitted-tokens';
+import { fitted, partColours, partOptions } from '../kit/fitted-tokens';
 import { slug } from '../../base/words';
 import { z } from 'zod';
 import { firstSeries, tokensBelow } from '../../brand/data-fields';
@@ -12,7 +12,7 @@ import { themePackage, themePart } from './ooxml-scheme';
 import { workbook } from './xlsx-parts';
 
 /** What the places but the accents are filled from. */
-const SLOTS = {
+const PARTS = {
   dk1: { title: 'Text 1', words: ['default', 'body'], role: 'text' },
   lt1: { title: 'Background 1', words: ['page', 'background', 'ground'], role: 'surface' },
   dk2: { title: 'Text 2', words: ['soft', 'secondary', 'muted'], role: 'text' },
@@ -34,12 +34,12 @@ export const ooxmlTheme = defineFormat({
   options: z.strictObject({
     themes: chosen.themes,
     ...tokenOption('series', 'Accents 1 to 6, a group', 'first data group'),
-    ...slotOptions(SLOTS),
+    ...partOptions(PARTS),
   }),
   tokensWritten: allTokens,
   write(brand, themes, options) {
     const { themes: shipped, findings } = material(brand, themes, {}, { opaque: true });
-    const { slots, findings: unfitted } = fitted(SLOTS, options, brand.tokens);
+    const { parts, findings: unfitted } = fitted(PARTS, options, brand.tokens);
     const all: Finding[] = [...findings, ...unfitted];
     const series = options.series || firstSeries(brand.tokens);
     const accents = series === undefined ? [] : tokensBelow(brand.tokens, series).slice(0, 6);
@@ -56,10 +56,10 @@ export const ooxmlTheme = defineFormat({
       all.push(finding('too-few', 'warning', message));
     }
     const files = shipped.flatMap((theme): WrittenFile[] => {
-      const found = slotColours(theme, slots);
+      const found = partColours(theme, parts);
       const byId = new Map(theme.tokens.map((token) => [token.token.id, token]));
       const lit = accents.flatMap(({ id }) => byId.get(id)?.colour.hex ?? []);
-      const code = (place: keyof typeof SLOTS, otherwise: string) => found.get(place)?.colour.hex ?? otherwise;
+      const code = (place: keyof typeof PARTS, otherwise: string) => found.get(place)?.colour.hex ?? otherwise;
       const accent = (at: number) => lit[at] ?? lit.at(-1) ?? code('dk1', '#000000');
       const dk1 = code('dk1', '#000000');
       const lt1 = code('lt1', '#ffffff');

@@ -55,7 +55,7 @@ export function ColourTable({ art, ways, more, onWay }: Props) {
           </tr>
         </thead>
         <tbody>
-          {ways.slice(0, MOST_ROWS).map(({ from, to, pixels, deltaE }) => {
+          {ways.slice(0, MOST_ROWS).map(({ from, to, pixels, deltaE, nearest }) => {
             const hex = hexOf(from);
             const own = chosen.get(hex);
             const place = own === undefined ? undefined : swatches.get(own);
@@ -78,7 +78,11 @@ export function ColourTable({ art, ways, more, onWay }: Props) {
                           value={own ?? ''}
                           onChange={({ target }) => onWay(hex, target.value === '' ? null : target.value)}
                         >
-                          <option value="">{byRgb.get(to)?.name ?? hexOf(to)}, nearest</option>
+                          <option value="">
+                            {own === undefined
+                              ? `${byRgb.get(to)?.name ?? hexOf(to)}, ${nearest ? 'nearest' : 'in order'}`
+                              : 'by itself'}
+                          </option>
                           {place && place.palette.id !== palette?.id && (
                             <option value={own}>
                               {place.palette.name} / {place.swatch.name}

@@ -8,19 +8,23 @@ import { tell } from '@/ui/notices';
 import { bytesOf } from '@/workers/decode';
 import { OpenHost } from '@/workers/graft';
 
-/** Takes a settings file in, chosen or dropped: keeps it beside the brand and adds a graft onto it. Pictures go to whom they concern.
- * @param onAdded told its id */
+/**
+ * Takes settings files in, chosen or dropped: keeps each beside the brand and adds a graft onto it. Pictures go to whom they
+ * concern.
+ * @param onAdded told the graft's id
+ */
 export function useAddGraft(onAdded: (id: string) => void, onPictures: (files: readonly File[]) => void) {
   const store = useBrandStore();
   const mayEdit = useMayEdit();
-  const [busy, setBusy] = useState(false);
+  /** The share of a file that was read; null when none is being read. */
+  const [share, setShare] = useState<number | null>(null);
   const add = async (file: File) => {
     const { id, replica, theme, run } = store.getState();
     const open = new OpenHost();
-    setBusy(true);
+    setShare(0);
     try {
       const bytes = await bytesOf(file);
-      const shown = await open.open(file.name, bytes, {});
+      const shown = await open.open(file.name, bytes, {}, setShare);
       if (typeof shown === 'string') return tell(shown);
       const graft: Graft = {
         id: newId(),
@@ -39,21 +43,20 @@ export function useAddGraft(onAdded: (id: string) => void, onPictures: (files: r
       );
     } finally {
       open.close();
-      setBusy(false);
+      setShare(null);
     }
   };
   const { getRootProps, getInputProps, open, isDragActive } = useDropzone({
-    onDrop: (files) => {
+    onDrop: async (files) => {
       if (!mayEdit) return;
       const pictures = files.filter(({ name }) => /\.png$/i.test(name));
-      const [first] = files.filter(({ name }) => !/\.png$/i.test(name));
       if (pictures.length > 0) onPictures(pictures);
-      else if (first) void add(first);
+      for (const file of files) if (!pictures.includes(file)) await add(file);
     },
     noClick: true,
     noKeyboard: true,
   });
-  return { root: getRootProps(), input: getInputProps(), choose: open, dropping: isDragActive, busy };
+  return { root: getRootProps(), input: getInputProps(), choose: open, dropping: isDragActive, share };
 }
 
 /** A path of its own for a file of this name: other signs than those of paths become hyphens. */

@@ -15,6 +15,7 @@ export interface ReadyHost {
 export function useHost({ host, order, asides }: Graft): { ready: ReadyHost | null; sentence: string } {
   const brand = useBrand((state) => state.id);
   const [ready, setReady] = useState<(ReadyHost & { of: string }) | null>(null);
+  const [share, setShare] = useState(0);
   const [problem, setProblem] = useState<{ of: string; sentence: string } | null>(null);
   const { sha256, name } = host;
   const of = `${sha256} ${name} ${order ?? ''} ${asides ?? ''}`;
@@ -22,8 +23,9 @@ export function useHost({ host, order, asides }: Graft): { ready: ReadyHost | nu
     const open = new OpenHost();
     let current = true;
     const start = async () => {
+      setShare(0);
       const bytes = await keptFile(brand, 'hosts', sha256);
-      const shown = await open.open(name, bytes, { order, asides });
+      const shown = await open.open(name, bytes, { order, asides }, (now) => current && setShare(now));
       if (!current) return;
       if (typeof shown === 'string') setProblem({ of, sentence: shown });
       else setReady({ of, open, shown });
@@ -41,6 +43,6 @@ export function useHost({ host, order, asides }: Graft): { ready: ReadyHost | nu
   const isThis = ready?.of === of;
   return {
     ready: isThis ? ready : null,
-    sentence: isThis ? '' : problem?.of === of ? problem.sentence : 'Reading the host file…',
+    sentence: isThis ? '' : problem?.of === of ? problem.sentence : `Reading the host file, ${Math.round(share * 100)} %…`,
   };
 }

@@ -15,16 +15,16 @@ export interface Want {
 }
 
 /** One token of a scaffold. */
-export interface ScaffoldSlot {
+export interface PlannedToken {
   readonly path: string;
   readonly role: Token['role'];
   readonly description: string;
   readonly want: Want;
-  /** Paths of the slots it is set on, and can be read on. */
+  /** Paths of the planned tokens it is set on, and can be read on. */
   readonly on?: readonly string[];
   /** WCAG contrast it has there, 4.5 when not given. */
   readonly contrast?: number;
-  /** States made by rule, with the slot of the surface around it and of the text on it. */
+  /** States made by rule, with the path of the surface around it and of the text on it. */
   readonly states?: { readonly kinds: readonly StateRule['state'][]; readonly surface: string; readonly text?: string };
 }
 
@@ -39,7 +39,7 @@ export interface Scaffold {
   readonly id: 'interface' | 'dashboard' | 'hud' | 'terminal';
   readonly title: string;
   readonly about: string;
-  readonly slots: readonly ScaffoldSlot[];
+  readonly tokens: readonly PlannedToken[];
   readonly series: readonly Series[];
 }
 
@@ -59,13 +59,13 @@ const AMBER: Want = { lightness: 0.78, chroma: 0.8, hue: 80, words: 'amber' };
 const RED: Want = { lightness: 0.58, chroma: 0.9, hue: 28, words: 'red' };
 const BLUE: Want = { lightness: 0.55, chroma: 0.8, hue: 250, words: 'blue' };
 
-/** Trees to begin with. Names are the trade's plain words; the choice and order of slots is ours. */
+/** Trees to begin with. Names are the trade's plain words; the choice and order is ours. */
 export const SCAFFOLDS: readonly Scaffold[] = [
   {
     id: 'interface',
     title: 'Interface',
     about: 'Surfaces, texts, borders, accents with their states, status and data.',
-    slots: [
+    tokens: [
       { path: 'surface.page', role: 'surface', description: 'Behind everything.', want: PALE },
       { path: 'surface.panel', role: 'surface', description: 'Raised from the page.', want: PAPER },
       { path: 'surface.sunken', role: 'surface', description: 'Set into the page.', want: { ...LINE, words: 'a grey ground' } },
@@ -116,7 +116,7 @@ export const SCAFFOLDS: readonly Scaffold[] = [
     id: 'dashboard',
     title: 'Dashboard',
     about: 'Ground, texts and lines of charts, categories, and a scale of each kind the brand has.',
-    slots: [
+    tokens: [
       { path: 'chart.ground', role: 'surface', description: 'Behind charts.', want: PAPER },
       { path: 'chart.title', role: 'text', description: 'Titles.', want: DEEP, on: ['chart.ground'], contrast: 7 },
       { path: 'chart.label', role: 'text', description: 'Axis labels.', want: QUIET, on: ['chart.ground'] },
@@ -135,7 +135,7 @@ export const SCAFFOLDS: readonly Scaffold[] = [
     id: 'hud',
     title: 'Game HUD',
     about: 'Panels over a scene, meters, pickups and menu states.',
-    slots: [
+    tokens: [
       { path: 'hud.panel', role: 'surface', description: 'Behind words over the scene.', want: DARK },
       { path: 'hud.text', role: 'text', description: 'Words over the scene.', want: LIGHT, on: ['hud.panel'], contrast: 7 },
       { path: 'hud.dim', role: 'text', description: 'What is out of reach.', want: QUIET, on: ['hud.panel'] },
@@ -161,7 +161,7 @@ export const SCAFFOLDS: readonly Scaffold[] = [
     id: 'terminal',
     title: 'Terminal',
     about: 'The sixteen colours with ground, text and cursor.',
-    slots: [],
+    tokens: [],
     series: [],
   },
 ];
