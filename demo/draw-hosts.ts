@@ -4,7 +4,8 @@
  */
 import { createHash } from 'node:crypto';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { Brand, serialiseBrand, type Graft } from '../src/core/brand/document';
+import { Brand, serialiseBrand } from '../src/core/brand/document';
+import { type Graft } from '../src/core/brand/graft-shape';
 import { readHost } from '../src/core/graft/host';
 
 const FOLDER = 'demo/hosts';

@@ -1,5 +1,6 @@
 import { QueryTypes, type Transaction } from 'sequelize';
-import { EntityId, type Brand } from '@/core/brand/document';
+import { type Brand } from '@/core/brand/document';
+import { EntityId } from '@/core/brand/fields';
 import { may, refusalFor, type Deed, type Role } from '@/core/brand/roles';
 import { database, type BrandRow, type PersonRow } from './database';
 import { Refused } from './refused';

@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { z } from 'zod';
-import { EntityId } from '@/core/brand/document';
+import { EntityId } from '@/core/brand/fields';
 import { newId } from '@/core/brand/identity';
 import { roleIn } from './brands';
 import { database, type PersonRow } from './database';

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
-import { PictureHash, type Brand } from '@/core/brand/document';
+import { type Brand } from '@/core/brand/document';
+import { FileHash } from '@/core/brand/fields';
 import type { KeptFiles } from '@/core/release/bundle';
 import { database, type HostRow, type PersonRow } from './database';
 import { Refused } from './refused';
@@ -34,7 +35,7 @@ export async function keepHost(person: PersonRow, brandId: string, bytes: Uint8A
 }
 
 export async function keptHost(brandId: string, sha256: string): Promise<HostRow> {
-  const host = PictureHash.safeParse(sha256).success && (await database().Host.findOne({ where: { brandId, sha256 } }));
+  const host = FileHash.safeParse(sha256).success && (await database().Host.findOne({ where: { brandId, sha256 } }));
   if (!host) throw new Refused(404, 'There is no such host file here.');
   return host;
 }

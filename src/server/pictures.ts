@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { PictureHash } from '@/core/brand/document';
+import { FileHash } from '@/core/brand/fields';
 import { pictureRefusal } from '@/core/intake/pictures/picture';
 import { pictureSize } from '@/core/image/size';
 import { database, type PersonRow, type PictureRow } from './database';
@@ -45,7 +45,7 @@ export async function keepLogo(person: PersonRow, brandId: string, bytes: Uint8A
 }
 
 export async function keptPicture(brandId: string, sha256: string): Promise<PictureRow> {
-  const picture = PictureHash.safeParse(sha256).success && (await database().Picture.findOne({ where: { brandId, sha256 } }));
+  const picture = FileHash.safeParse(sha256).success && (await database().Picture.findOne({ where: { brandId, sha256 } }));
   if (!picture) throw new Refused(404, 'There is no such picture here.');
   return picture;
 }

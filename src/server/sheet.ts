@@ -1,7 +1,8 @@
 import { LRUCache } from 'lru-cache';
 import { z } from 'zod';
 import { slug } from '@/core/base/words';
-import { LIMITS, type Brand } from '@/core/brand/document';
+import { type Brand } from '@/core/brand/document';
+import { LIMITS } from '@/core/brand/fields';
 import { readColour } from '@/core/colour/read';
 import { pictureSize } from '@/core/image/size';
 import { MOST_PAGES, SHEET_PARTS, SheetChoice, type SheetExtras } from '@/core/sheet/sheet';

@@ -1,6 +1,6 @@
 import { SHELF_LIMITS, ShelfEntry, type ShelfPalette } from '@/core/shelf/shelf-palette';
 import { QueryTypes } from 'sequelize';
-import { EntityId } from '@/core/brand/document';
+import { EntityId } from '@/core/brand/fields';
 import { database, type PersonRow } from './database';
 import { Refused } from './refused';
 

@@ -1,5 +1,6 @@
 import { expose, transfer } from 'comlink';
-import type { Art, Brand } from '@/core/brand/document';
+import type { Art } from '@/core/brand/art-shape';
+import type { Brand } from '@/core/brand/document';
 import { tilePlaces, wishOf, writeArt, type WrittenArt } from '@/core/art/write-art';
 import { distinctColours } from '@/core/image/distinct-colours';
 import { readPng, type StoredPicture } from '@/core/image/png-read';

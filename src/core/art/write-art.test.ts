@@ -1,5 +1,6 @@
 import { PNG } from 'pngjs';
-import { Brand, emptyBrand, type Art } from '../brand/document';
+import { type Art } from '../brand/art-shape';
+import { Brand, emptyBrand } from '../brand/document';
 import { tilePlaces, writeArt } from './write-art';
 
 const brand = Brand.parse({

@@ -1,6 +1,8 @@
 import { edited, find, mustBeNew, mustFit, mustStillBe, Refusal, type StepResult } from './apply-parts';
 import type { Step } from './commands';
-import { LIMITS, type Brand, type Graft } from './document';
+import { type Brand } from './document';
+import { LIMITS } from './fields';
+import { type Graft } from './graft-shape';
 import { insertBefore, replaced, runsOf, without } from './lists';
 
 type GraftStep = Extract<Step, { do: `graft.${string}` }>;

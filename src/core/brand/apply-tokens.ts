@@ -1,6 +1,7 @@
 import { edited, find, listed, mustBeNew, mustFit, mustStillBe, Refusal, type StepResult } from './apply-parts';
 import type { Step } from './commands';
-import { findCycle, ringWords, LIMITS, ruleTokens, type Brand, type Token } from './document';
+import { findCycle, ringWords, ruleTokens, type Brand, type Token } from './document';
+import { LIMITS } from './fields';
 import { insertBefore, runsOf, without } from './lists';
 
 type TokenStep = Extract<Step, { do: `token.${string}` }>;

@@ -2,7 +2,8 @@ import { edited, find, listed, moved, mustBeNew, mustFit, Refusal, type StepResu
 import { applyGraftStep, isGraftStep } from './apply-grafts';
 import { applyTokenStep, editTokens, isTokenStep, mustPointSomewhere, tokenEdits } from './apply-tokens';
 import { insertBefore, replaced, runsOf, without } from './lists';
-import { LIMITS, type Brand, type Palette, type Swatch, type TokenValue } from './document';
+import { type Brand, type Palette, type Swatch, type TokenValue } from './document';
+import { LIMITS } from './fields';
 import type { Command, Step } from './commands';
 
 export type Applied =

@@ -1,22 +1,9 @@
 import { z } from 'zod';
 import { isStorable, UNSTORABLE } from '../base/storable';
-import {
-  Art,
-  BankBinding,
-  Binding,
-  Brand,
-  DataField,
-  Destination,
-  EntityId,
-  Graft,
-  LIMITS,
-  Palette,
-  SlotKey,
-  Swatch,
-  Theme,
-  Token,
-  TokenValue,
-} from './document';
+import { Art } from './art-shape';
+import { Brand, DataField, Destination, Palette, Swatch, Theme, Token, TokenValue } from './document';
+import { EntityId, LIMITS } from './fields';
+import { BankBinding, Binding, Graft, SlotKey } from './graft-shape';
 import { COMMAND_UPGRADES, upgraded } from './versions';
 
 const before = EntityId.nullable();

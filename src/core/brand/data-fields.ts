@@ -1,5 +1,6 @@
 import { slug } from '../base/words';
-import { LIMITS, type Brand, type DataField, type Token } from './document';
+import { type Brand, type DataField, type Token } from './document';
+import { LIMITS } from './fields';
 
 /** What one value of a field is drawn in. */
 export interface Assignment {

@@ -1,59 +1,9 @@
 import { z } from 'zod';
 import { isStorable, UNSTORABLE } from '../base/storable';
-import { readColour } from '../colour/read';
+import { Art } from './art-shape';
+import { colour, EntityId as id, FileHash, LIMITS, name, text } from './fields';
+import { Graft } from './graft-shape';
 import { BRAND_UPGRADES, BRAND_VERSION, upgraded } from './versions';
-
-/** Bounds of a brand document. They keep every edit, file and page within reach of one browser tab. */
-export const LIMITS = {
-  name: 120,
-  description: 2_000,
-  note: 500,
-  link: 300,
-  colour: 128,
-  path: 200,
-  palettes: 500,
-  swatches: 20_000,
-  themes: 16,
-  tokens: 10_000,
-  destinations: 100,
-  fields: 100,
-  fieldValues: 2_000,
-  carried: 20_000,
-  carriedText: 50_000,
-  grafts: 50,
-  bindings: 10_000,
-  slotKey: 500,
-  hostBytes: 20 * 1024 * 1024,
-  art: 50,
-  sheets: 64,
-  tileGroups: 64,
-  tiles: 4_096,
-  artColours: 4_096,
-} as const;
-
-/** Ids are keys of records, so a name that every object has already ("constructor") is none. */
-export const EntityId = z
-  .string()
-  .regex(/^[A-Za-z0-9][A-Za-z0-9_-]{0,39}$/, 'An id has 1 to 40 letters, digits, hyphens or underscores.')
-  .refine((text) => !(text in {}), 'This id is reserved.');
-const id = EntityId;
-const CONTROL = /[\u0000-\u001f\u007f]/;
-/** A text that people or other programs wrote, with line breaks and whatever else can be kept. */
-const text = (most: number) => z.string().max(most).refine(isStorable, UNSTORABLE);
-const name = z
-  .string()
-  .trim()
-  .min(1, 'A name needs at least one character.')
-  .max(LIMITS.name, `A name has at most ${LIMITS.name} characters.`)
-  .refine((given) => !CONTROL.test(given), 'A name has no line breaks or control characters.')
-  .refine(isStorable, UNSTORABLE);
-const colour = z
-  .string()
-  .trim()
-  .max(LIMITS.colour, `A colour has at most ${LIMITS.colour} characters.`)
-  .refine((css) => readColour(css) !== null, {
-    error: (issue) => `“${String(issue.input)}” is not a CSS colour. Try #1f6f78, teal or oklch(0.5 0.1 200).`,
-  });
 
 export const PALETTE_KINDS = ['brand', 'categorical', 'sequential', 'diverging', 'loose'] as const;
 export const TOKEN_ROLES = ['surface', 'text', 'accent', 'border', 'state', 'status', 'data', 'other'] as const;
@@ -75,12 +25,9 @@ export const Swatch = z.strictObject({
   settled: z.strictObject({ from: colour, to: colour }).optional(),
 });
 
-/** SHA-256 of a picture's or a profile's bytes, in lower-case hex. */
-export const PictureHash = z.string().regex(/^[0-9a-f]{64}$/);
-
 /** What a palette was made from: a picture kept beside the brand, by its SHA-256, a palette of the shelf, or a palette file. */
 export const PaletteSource = z.union([
-  z.strictObject({ picture: PictureHash, name }),
+  z.strictObject({ picture: FileHash, name }),
   z.strictObject({ shelf: id, name }),
   z.strictObject({ file: name }),
 ]);
@@ -215,103 +162,6 @@ export const Destination = z.strictObject({
   options: z.record(z.string(), z.json()).refine(isStorable, UNSTORABLE),
 });
 
-/** The place of a slot, or of a run of them, in the structure of its host. */
-export const SlotKey = text(LIMITS.slotKey).regex(/^\//, 'The place of a slot begins with a slash.');
-
-/** What a slot of a host is bound to. */
-export const Binding = z.strictObject({
-  to: z.union([z.strictObject({ swatch: id }), z.strictObject({ token: id })]),
-  /** `#rrggbb` of the literal when it was bound, by which it may be known again in a newer host. */
-  was: z.string().regex(/^#[0-9a-f]{6}$/),
-  /** Id of the theme whose colour of a token is meant; absent: that of the graft. */
-  theme: id.optional(),
-});
-
-/** A run of slots that takes a palette's colours in order. */
-export const BankBinding = z.strictObject({
-  palette: id,
-  /** Whether it grows and shrinks with the palette. */
-  resize: z.boolean(),
-});
-
-/** A path below the folder of a release: words with slashes between, none of which leads upwards. */
-const graftPath = z
-  .string()
-  .max(LIMITS.path)
-  .regex(
-    /^(?!.*(?:^|\/)\.)[\p{L}\p{N} ._()+@-]+(?:\/[\p{L}\p{N} ._()+@-]+)*$/u,
-    'A file is named by letters, digits and . _ - with slashes between folders, and no part begins with a dot.',
-  );
-
-/** A file of the organisation's own in which only colours are replaced. The file itself is kept beside the brand. */
-export const Graft = z.strictObject({
-  id,
-  /** Where it is written in a release, such as `planner/berths.xml`. */
-  path: graftPath,
-  host: z.strictObject({
-    /** Of its bytes, by which it is kept. */
-    sha256: z.string().regex(/^[0-9a-f]{64}$/),
-    /** What the file was called, by whose ending it is read. */
-    name,
-    bytes: z.int().min(1).max(LIMITS.hostBytes),
-  }),
-  /** Id of the theme whose colours its tokens have; one that is gone stops a release. */
-  theme: id,
-  /** The order of bytes in its codes, where the file does not tell. */
-  order: z.enum(['rgba', 'argb', 'bgra', 'abgr']).optional(),
-  /** Whether colours in comments and sentences are slots too. */
-  asides: z.literal(true).optional(),
-  bindings: z.record(SlotKey, Binding),
-  banks: z.record(SlotKey, BankBinding),
-});
-
-const rgbHex = z.string().regex(/^#[0-9a-f]{6}$/, 'A colour of a picture is written #rrggbb.');
-
-/** How a sheet is divided into tiles, in pixels. */
-export const TileGrid = z.strictObject({
-  width: z.int().min(1, 'A tile is at least one pixel wide.').max(4_096),
-  height: z.int().min(1, 'A tile is at least one pixel high.').max(4_096),
-  /** Before the first tile, on the left and above. */
-  margin: z.int().min(0).max(256),
-  /** Between two tiles. */
-  spacing: z.int().min(0).max(256),
-});
-
-/** Where the colours of art go. */
-export const ColourTable = z.strictObject({
-  /** Id of the palette. */
-  palette: id,
-  /** Colours that go to a swatch of their own choice; `to` is its id. All others go to the nearest. */
-  map: z.array(z.strictObject({ from: rgbHex, to: id })).max(LIMITS.artColours),
-  /** The colour that becomes transparent. */
-  key: rgbHex.optional(),
-  /** Whether the darker of two shades of a material stays the darker. */
-  keepOrder: z.boolean(),
-  dither: z.enum(['none', 'ordered', 'diffusion']),
-  /** At most so many colours of the palette are used. */
-  limit: z.int().min(1).max(LIMITS.artColours).optional(),
-});
-
-/** Pictures of pixels that are brought into a palette: sheets of sprites, or the frames of an animation. */
-export const Art = z.strictObject({
-  id,
-  /** Where it is written in a release, without an ending, such as `art/ferry`. */
-  path: graftPath,
-  /** The pictures as they were drawn, kept beside the brand. */
-  sheets: z
-    .array(z.strictObject({ picture: PictureHash, name, width: z.int().min(1), height: z.int().min(1) }))
-    .min(1)
-    .max(LIMITS.sheets),
-  grid: TileGrid,
-  /** Tiles that belong together, by their numbers from 0 through all sheets; each group is a file. None: the sheets are written whole. */
-  groups: z.array(z.strictObject({ name, tiles: z.array(z.int().min(0)).min(1).max(LIMITS.tiles) })).max(LIMITS.tileGroups),
-  table: ColourTable,
-  /** Whether it is written as indexed PNG, with the palette in its order. */
-  indexed: z.boolean(),
-  /** How long a frame is shown, in milliseconds. */
-  pace: z.int().min(20).max(5_000),
-});
-
 const BrandShape = z.strictObject({
   format: z.literal('breakwater-brand'),
   version: z.literal(BRAND_VERSION, {
@@ -332,9 +182,9 @@ const BrandShape = z.strictObject({
   carried: z.array(Carried).max(LIMITS.carried),
   naming: z.enum(NAMINGS).optional(),
   /** The printing condition: an ICC profile kept beside the brand, and what it calls itself. */
-  print: z.strictObject({ profile: PictureHash, name }).optional(),
+  print: z.strictObject({ profile: FileHash, name }).optional(),
   /** A picture kept beside the brand that stands at the head of its sheet, and what its file was called. */
-  logo: z.strictObject({ picture: PictureHash, name }).optional(),
+  logo: z.strictObject({ picture: FileHash, name }).optional(),
 });
 
 /**
@@ -418,12 +268,6 @@ export type DataField = z.infer<typeof DataField>;
 export type Carried = z.infer<typeof Carried>;
 export type Naming = (typeof NAMINGS)[number];
 export type Destination = z.infer<typeof Destination>;
-export type Graft = z.infer<typeof Graft>;
-export type Art = z.infer<typeof Art>;
-export type ColourTable = z.infer<typeof ColourTable>;
-export type TileGrid = z.infer<typeof TileGrid>;
-export type Binding = z.infer<typeof Binding>;
-export type BankBinding = z.infer<typeof BankBinding>;
 
 /** Ids of the tokens a state is made from. */
 export function ruleTokens({ of, surface, text }: StateRule): string[] {

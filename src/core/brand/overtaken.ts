@@ -1,7 +1,8 @@
 import { readColour } from '../colour/read';
 import { canonical } from './canonical';
 import type { Command, Step } from './commands';
-import type { Binding, Brand, Graft, Token, TokenValue } from './document';
+import type { Brand, Token, TokenValue } from './document';
+import type { Binding, Graft } from './graft-shape';
 import { resolveTheme, swatchesOf, tokensOf } from './resolve';
 
 /** A field that a command sets, named so that two commands that set the same have the same key. */

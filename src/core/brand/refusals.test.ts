@@ -2,7 +2,8 @@
 import { changedToken, fewTokens } from '../../../tests/few-tokens';
 import { apply } from './apply';
 import { touchedBy, type Command, type Step } from './commands';
-import { Brand, LIMITS, ringWords, type Token } from './document';
+import { Brand, ringWords, type Token } from './document';
+import { LIMITS } from './fields';
 
 const swatch = (id: string, value = '#111111') => ({ id, name: `Swatch ${id}`, value, locked: false });
 const small: Brand = {

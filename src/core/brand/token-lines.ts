@@ -1,6 +1,7 @@
 import { readColour } from '../colour/read';
 import type { Command } from './commands';
-import { LIMITS, TokenPath, type Brand, type Token, type TokenValue } from './document';
+import { TokenPath, type Brand, type Token, type TokenValue } from './document';
+import { LIMITS } from './fields';
 import { likelyRole } from './token-role';
 
 /** A colour as people write it, also its six digits without a sign. */

@@ -1,5 +1,5 @@
 import { fewTokens } from '../../../tests/few-tokens';
-import { LIMITS } from './document';
+import { LIMITS } from './fields';
 import { likelyChoice, readValues, valueTable } from './value-table';
 
 const brand = fewTokens({ 'route.a': '#111', 'route.b': '#222', 'route.c': '#333' });

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
-import { LIMITS, type Brand, type DataField } from './document';
+import { type Brand, type DataField } from './document';
+import { LIMITS } from './fields';
 
 /** A table of text, to be looked at before values are taken from it. */
 export interface ValueTable {

@@ -1,6 +1,7 @@
 import { writeArt } from '../art/write-art';
 import { slug } from '../base/words';
-import type { Brand, Graft } from '../brand/document';
+import type { Brand } from '../brand/document';
+import type { Graft } from '../brand/graft-shape';
 import type { Mark } from '../formats/kit/marks';
 import type { WrittenFile } from '../formats/kit/format';
 import { boundColour, writeGraft } from '../graft/write-graft';

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { swatchesOf, tokensOf } from '../brand/resolve';
-import { SlotKey, type Brand, type Graft } from '../brand/document';
+import { type Brand } from '../brand/document';
+import { SlotKey, type Graft } from '../brand/graft-shape';
 import type { Slots } from '../source/slots';
 
 /**

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { Brand, emptyBrand, type Graft } from '../brand/document';
+import { Brand, emptyBrand } from '../brand/document';
+import { type Graft } from '../brand/graft-shape';
 import { bindFileText, bindingsOf, readBindFile } from './bind-file';
 import { readHost, type Host } from './host';
 import { Proposer } from './propose';

@@ -1,4 +1,5 @@
-import { LIMITS, type Graft } from '../brand/document';
+import { LIMITS } from '../brand/fields';
+import { type Graft } from '../brand/graft-shape';
 import { kindOfSource } from '../source/scan';
 import { slotsOf, type Slots } from '../source/slots';
 import { SourceText } from '../source/source-text';

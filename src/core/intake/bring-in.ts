@@ -1,7 +1,6 @@
 import { uniqueNames } from '../base/unique-names';
 import type { Command, Step } from '../brand/commands';
 import {
-  LIMITS,
   TokenPath,
   type Brand,
   type Palette,
@@ -10,6 +9,7 @@ import {
   type Token,
   type TokenValue,
 } from '../brand/document';
+import { LIMITS } from '../brand/fields';
 import { replacePalette, type Incoming, type ReplacedRow } from './replace-palette';
 import { likelyRole } from '../brand/token-role';
 

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { EntityId, Swatch } from '../brand/document';
+import { Swatch } from '../brand/document';
+import { EntityId } from '../brand/fields';
 
 /** Colours that a person sends from one of their pages to the others, such as from the phone to the desk. */
 export const CaughtColours = z.strictObject({

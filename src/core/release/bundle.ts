@@ -1,7 +1,8 @@
 import { finding, type Finding } from '../findings/finding';
 import { slug } from '../base/words';
 import { sha256 } from '../base/sha256';
-import type { Brand, Graft } from '../brand/document';
+import type { Brand } from '../brand/document';
+import type { Graft } from '../brand/graft-shape';
 import { writeArt } from '../art/write-art';
 import { writeGraft } from '../graft/write-graft';
 import { textFile, type Written, type WrittenFile } from '../formats/kit/format';

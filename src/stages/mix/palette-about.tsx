@@ -1,6 +1,7 @@
 import { Field, Input, Textarea } from '@chakra-ui/react';
 import { useState } from 'react';
-import { LIMITS, PaletteMaker, type Palette } from '@/core/brand/document';
+import { PaletteMaker, type Palette } from '@/core/brand/document';
+import { LIMITS } from '@/core/brand/fields';
 import { useBrand } from '@/ui/brand-context';
 import css from './mix.module.css';
 import { FormDialog } from '@/ui/form-dialog';

@@ -1,5 +1,6 @@
 import type { Command, Step } from '@/core/brand/commands';
-import { LIMITS, type Palette, type Swatch } from '@/core/brand/document';
+import { type Palette, type Swatch } from '@/core/brand/document';
+import { LIMITS } from '@/core/brand/fields';
 import { newId } from '@/core/brand/identity';
 
 /** Neighbours with the same label, or without one. */

@@ -1,5 +1,6 @@
 import type { Command, Step } from '@/core/brand/commands';
-import { LIMITS, type Brand, type Palette, type Swatch } from '@/core/brand/document';
+import { type Brand, type Palette, type Swatch } from '@/core/brand/document';
+import { LIMITS } from '@/core/brand/fields';
 import { newId } from '@/core/brand/identity';
 import { plainTitle } from '@/core/colour/plain-name';
 import { readColour } from '@/core/colour/read';

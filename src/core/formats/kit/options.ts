@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { LIMITS } from '../../brand/document';
+import { LIMITS } from '../../brand/fields';
 import type { GroupsOption, TokenOption } from '../../brand/token-options';
 
 /** What a person needs to know of an option. */

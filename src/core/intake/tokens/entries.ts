@@ -1,6 +1,7 @@
 import type { Node } from 'jsonc-parser';
 import { uniqueNames } from '../../base/unique-names';
-import { LIMITS, ringWords } from '../../brand/document';
+import { ringWords } from '../../brand/document';
+import { LIMITS } from '../../brand/fields';
 import type { ReadColour } from '../../colour/read';
 import { memberOf, membersOf, readJson } from '../../source/json';
 import { problem, type Problem } from '../../source/problem';

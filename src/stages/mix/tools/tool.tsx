@@ -1,6 +1,7 @@
 import { Button } from '@chakra-ui/react';
 import type { ReactNode } from 'react';
-import { LIMITS, type Palette, type Swatch } from '@/core/brand/document';
+import { type Palette, type Swatch } from '@/core/brand/document';
+import { LIMITS } from '@/core/brand/fields';
 import { newId } from '@/core/brand/identity';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import type { Chosen } from '../chosen';

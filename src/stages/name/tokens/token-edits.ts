@@ -1,6 +1,7 @@
 import type { Command, Step } from '@/core/brand/commands';
 import { equalSwatch } from '@/core/intake/tokens/compare-tokens';
-import { LIMITS, type Brand, type Token, type TokenValue } from '@/core/brand/document';
+import { type Brand, type Token, type TokenValue } from '@/core/brand/document';
+import { LIMITS } from '@/core/brand/fields';
 import { newId } from '@/core/brand/identity';
 import { removalSteps, unlinkSteps } from '@/core/brand/remove-tokens';
 import { renamesOf, renameTokens } from '@/core/brand/rename-tokens';

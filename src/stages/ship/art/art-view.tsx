@@ -1,6 +1,6 @@
 import { Button, Input } from '@chakra-ui/react';
 import { useEffect, useMemo, useState } from 'react';
-import type { Art, ColourTable as Table } from '@/core/brand/document';
+import type { Art, ColourTable as Table } from '@/core/brand/art-shape';
 import { tilesOf } from '@/core/image/tile-grid';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { CommitInput } from '@/ui/commit-input';

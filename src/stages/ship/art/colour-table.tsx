@@ -1,7 +1,7 @@
 import { NativeSelect } from '@chakra-ui/react';
 import { useDndMonitor } from '@dnd-kit/core';
 import { useState } from 'react';
-import type { Art } from '@/core/brand/document';
+import type { Art } from '@/core/brand/art-shape';
 import { swatchesOf } from '@/core/brand/resolve';
 import { readColour } from '@/core/colour/read';
 import type { ColourWay } from '@/core/image/recolour-plan';

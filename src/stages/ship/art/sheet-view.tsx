@@ -1,5 +1,5 @@
 import { useEffect, useRef, type PointerEvent } from 'react';
-import type { Art } from '@/core/brand/document';
+import type { Art } from '@/core/brand/art-shape';
 import { tilePlaces } from '@/core/art/write-art';
 import css from './art.module.css';
 

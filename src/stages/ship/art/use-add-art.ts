@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { slug } from '@/core/base/words';
-import type { Art } from '@/core/brand/document';
+import type { Art } from '@/core/brand/art-shape';
 import { newId } from '@/core/brand/identity';
 import { useBrandStore } from '@/ui/brand-context';
 import { keepPicture } from '@/ui/kept-files';

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import type { Art } from '@/core/brand/document';
+import type { Art } from '@/core/brand/art-shape';
 import { useBrand } from '@/ui/brand-context';
 import { keptFile } from '@/ui/kept-files';
 import { OpenArt } from '@/workers/art';

@@ -1,4 +1,5 @@
-import type { Brand, Graft } from '@/core/brand/document';
+import type { Brand } from '@/core/brand/document';
+import type { Graft } from '@/core/brand/graft-shape';
 import { swatchesOf, tokensOf } from '@/core/brand/resolve';
 import { readColour } from '@/core/colour/read';
 import { boundColour } from '@/core/graft/write-graft';

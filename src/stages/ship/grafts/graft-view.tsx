@@ -1,6 +1,6 @@
 import { Button, NativeSelect, Tabs } from '@chakra-ui/react';
 import { useEffect, useMemo, useState } from 'react';
-import type { Binding, Graft } from '@/core/brand/document';
+import type { Binding, Graft } from '@/core/brand/graft-shape';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { CommitInput } from '@/ui/commit-input';
 import { download } from '@/ui/download';

@@ -1,7 +1,7 @@
 import { Button } from '@chakra-ui/react';
 import { useState } from 'react';
 import { useDropzone } from 'react-dropzone';
-import type { Graft } from '@/core/brand/document';
+import type { Graft } from '@/core/brand/graft-shape';
 import { useBrandStore, useMayEdit } from '@/ui/brand-context';
 import { FormDialog } from '@/ui/form-dialog';
 import { keepHost } from '@/ui/kept-files';

@@ -2,7 +2,7 @@ import { NativeSelect } from '@chakra-ui/react';
 import { useDndMonitor } from '@dnd-kit/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { Binding, Graft } from '@/core/brand/document';
+import type { Binding, Graft } from '@/core/brand/graft-shape';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { draggedIn, underPointer } from '@/ui/dragged';
 import { ValuePicker } from '@/ui/token-field/value-picker';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useDropzone } from 'react-dropzone';
-import type { Graft } from '@/core/brand/document';
+import type { Graft } from '@/core/brand/graft-shape';
 import { newId } from '@/core/brand/identity';
 import { useBrandStore, useMayEdit } from '@/ui/brand-context';
 import { keepHost } from '@/ui/kept-files';

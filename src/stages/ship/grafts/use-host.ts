@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { Graft } from '@/core/brand/document';
+import type { Graft } from '@/core/brand/graft-shape';
 import { useBrand } from '@/ui/brand-context';
 import { keptFile } from '@/ui/kept-files';
 import { OpenHost } from '@/workers/graft';

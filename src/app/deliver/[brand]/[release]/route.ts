@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { slug } from '@/core/base/words';
-import { EntityId } from '@/core/brand/document';
+import { EntityId } from '@/core/brand/fields';
 import { mayFetch } from '@/server/build-tokens';
 import { Refused } from '@/server/refused';
 import { ReleaseNumber } from '@/server/release-number';

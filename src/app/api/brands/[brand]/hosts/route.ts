@@ -1,4 +1,4 @@
-import { LIMITS } from '@/core/brand/document';
+import { LIMITS } from '@/core/brand/fields';
 import { keepHost } from '@/server/kept-files';
 import { allowed, answer, bytes } from '@/server/request';
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { EntityId } from '@/core/brand/document';
+import { EntityId } from '@/core/brand/fields';
 import { Refused } from '@/server/refused';
 import { ReleaseNumber } from '@/server/release-number';
 import { latestNumber, releasedFile } from '@/server/releases';

@@ -1,4 +1,4 @@
-import { EntityId } from '@/core/brand/document';
+import { EntityId } from '@/core/brand/fields';
 import { historyOf } from '@/server/changes';
 import { allowed, answer } from '@/server/request';
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { EntityId, LIMITS } from '@/core/brand/document';
+import { EntityId, LIMITS } from '@/core/brand/fields';
 import { Refused } from '@/server/refused';
 import { allowed, answer } from '@/server/request';
 import { weightOf } from '@/server/weight';
