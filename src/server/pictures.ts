@@ -6,7 +6,7 @@ import { database, type PersonRow, type PictureRow } from './database';
 import { foreign } from './foreign';
 import { Refused } from './refused';
 
-/** The pictures that a brand keeps; at 8 MB each, some gigabytes. */
+/** The pictures that a brand keeps; at 20 MB each, ten gigabytes. */
 const MOST_PICTURES = 500;
 
 /**

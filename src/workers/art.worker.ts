@@ -1,12 +1,13 @@
 import { expose, transfer } from 'comlink';
 import type { Art } from '@/core/brand/art-shape';
 import type { Brand } from '@/core/brand/document';
-import { tilePlaces, wishOf, writeArt, type WrittenArt } from '@/core/art/write-art';
+import { firstTile, tileCount } from '@/core/art/tiles';
+import { wishOf, writeArt, type WrittenArt } from '@/core/art/write-art';
 import { distinctColours } from '@/core/image/distinct-colours';
 import { readPng, type StoredPicture } from '@/core/image/png-read';
 import { recolour } from '@/core/image/recolour';
 import { mergeCounts, MOST_LISTED, planRecolouring, waysOf, type ColourWay } from '@/core/image/recolour-plan';
-import { guessGrid, type Grid } from '@/core/image/tile-grid';
+import { guessGrid, tileArea, tilesOf, type Grid } from '@/core/image/tile-grid';
 import { isEmpty, repeats, type Repeat } from '@/core/image/tile-repeats';
 
 /** One sheet as a page needs to know it. */
@@ -31,6 +32,9 @@ export interface TileKind {
   readonly repeat: Repeat | null;
   readonly empty: boolean;
 }
+
+/** More tiles than these have nothing in common worth finding: they are of a few pixels each. */
+const MOST_LOOKED_THROUGH = 100_000;
 
 let sheets: StoredPicture[] = [];
 
@@ -67,18 +71,17 @@ const api = {
     const more = counts.reduce((sum, { count, colours: listed }) => sum + count - listed.length, 0);
     return transfer({ after, ways: waysOf(colours, plan), more }, after);
   },
-  /** Of each tile of all sheets whether it repeats an earlier one of its sheet, or is empty. */
+  /** Of each tile of all sheets whether it repeats an earlier one of its sheet, or is empty; nothing of too many to look through. */
   kinds(art: Pick<Art, 'sheets' | 'grid'>): TileKind[] {
-    const places = tilePlaces(art);
-    let first = 0;
+    if (tileCount(art) > MOST_LOOKED_THROUGH) return [];
     return sheets.flatMap((picture, sheet) => {
-      const areas = places.filter((place) => place.sheet === sheet).map(({ area }) => area);
-      const found = repeats(picture, areas).map((repeat, at): TileKind => ({
+      const first = firstTile(art, sheet);
+      const { across, down } = tilesOf(picture, art.grid);
+      const areas = Array.from({ length: across * down }, (_, tile) => tileArea(tile, across, art.grid));
+      return repeats(picture, areas).map((repeat, at): TileKind => ({
         repeat: repeat && { ...repeat, of: repeat.of + first },
         empty: isEmpty(picture, areas[at]!),
       }));
-      first += areas.length;
-      return found;
     });
   },
   /** The files that a release would hold. */

@@ -105,12 +105,6 @@ test('on mid grey every view of Ship is readable and free of findings', async ()
   await ida.click('Weight');
   await ida.sees('All files of this destination');
   expect(await findings(ida)).toEqual([]);
-  await ida.click('signage.json');
-  await ida.find('[data-slot] button');
-  expect(['slots', await findings(ida)]).toEqual(['slots', []]);
-  await ida.click('What changes');
-  await ida.find('.cm-changedLine');
-  expect(['changes', await findings(ida)]).toEqual(['changes', []]);
   await ida.click('Brand sheet');
   await ida.find('img[alt="Page 10: Charts, use and misuse"]');
   expect(await findings(ida)).toEqual([]);
@@ -122,11 +116,27 @@ test('on mid grey every view of Ship is readable and free of findings', async ()
   await ida.page.waitForFunction(() => !document.querySelector('[role=dialog]'));
 });
 
-test('on mid grey delivered files that have drifted are readable and free of findings', async () => {
-  await (await ida.find('[role=radio][aria-label^="Mid grey"]')).click();
+test('a sheet is taken in', async () => {
+  await ida.stage('Ship');
+  const input = (await ida.page.waitForSelector('[data-testid=hosts]')) as ElementHandle<HTMLInputElement>;
+  await input.uploadFile('demo/art/deckhand.png');
+  await ida.find('tr[data-from]');
+});
+
+test.each(['Paper', 'Mid grey', 'Ink'])('on %s grafts, art and drift are readable and free of findings', async (surround) => {
+  await (await ida.find(`[role=radio][aria-label^="${surround}"]`)).click();
+  await ida.stage('Ship');
+  await ida.click('signage.json');
+  await ida.find('[data-slot] button');
+  expect(['slots', await findings(ida)]).toEqual(['slots', []]);
+  await ida.click('What changes');
+  await ida.find('.cm-changedLine');
+  expect(['changes', await findings(ida)]).toEqual(['changes', []]);
+  await ida.click('art/deckhand');
+  await ida.find('tr[data-from]');
+  expect(['art', await findings(ida)]).toEqual(['art', []]);
   await ida.stage('Watch');
   await ida.click('Compare delivered files');
-  expect(['empty', await findings(ida)]).toEqual(['empty', []]);
   const input = (await ida.page.waitForSelector('[data-testid=delivered]')) as ElementHandle<HTMLInputElement>;
   await input.uploadFile('demo/hosts/console.ini', 'demo/hosts/berth-planner.xml');
   await ida.find('tbody tr');

@@ -1,7 +1,7 @@
 import { PNG } from 'pngjs';
 import { type Art } from '../brand/art-shape';
 import { Brand, emptyBrand } from '../brand/document';
-import { tilePlaces, writeArt } from './write-art';
+import { writeArt } from './write-art';
 
 const brand = Brand.parse({
   ...emptyBrand('b', 'Few'),
@@ -92,10 +92,6 @@ test('a group is a strip of its tiles in their order, from all sheets, with an a
       ],
     });
   }
-});
-
-test('tiles are numbered through all sheets', () => {
-  expect(tilePlaces(artOf()).map(({ sheet, area }) => `${sheet}:${area.x}`)).toEqual(['0:0', '0:2', '0:4', '1:0', '1:2', '1:4']);
 });
 
 test.each<[string, Partial<Art>, string]>([

@@ -10,7 +10,7 @@ import { readPng, type StoredPicture } from '../image/png-read';
 import { paletteIndexPng, trueColourPng } from '../image/png-write';
 import { recolour, type Recoloured, type Recolouring } from '../image/recolour';
 import { mergeCounts, MOST_LISTED, planRecolouring, type RecolourWish } from '../image/recolour-plan';
-import { tileArea, tilesOf } from '../image/tile-grid';
+import { tileCount, tilePlace } from './tiles';
 import type { Area } from '../image/pixels';
 
 /** A file of recoloured art. */
@@ -63,13 +63,12 @@ export async function writeArt(brand: Brand, art: Art, pictures: Pictures): Prom
     }
     return { files, findings: [] };
   }
-  const places = tilePlaces(art);
   const groups = [];
   for (const { name, tiles } of art.groups) {
-    const lost = tiles.find((tile) => tile >= places.length);
+    const lost = tiles.find((tile) => tilePlace(art, tile) === null);
     if (lost !== undefined)
-      return refuse(`${name} has tile ${lost + 1}, and its sheets have ${places.length}; choose its tiles anew.`);
-    const chosen = tiles.map((tile) => places[tile]!);
+      return refuse(`${name} has tile ${lost + 1}, and its sheets have ${tileCount(art)}; choose its tiles anew.`);
+    const chosen = tiles.map((tile) => tilePlace(art, tile)!);
     const image = `${art.path}-${slug(name)}.png`;
     if (files.some(({ path }) => path === image))
       return refuse(`two groups would both be written as ${image}; name one otherwise.`);
@@ -111,14 +110,6 @@ export function wishOf(brand: Brand, { table }: Pick<Art, 'table'>): RecolourWis
     dither: table.dither,
     limit: table.limit ?? null,
   };
-}
-
-/** Where each tile of all sheets stands, in order. */
-export function tilePlaces({ sheets, grid }: Pick<Art, 'sheets' | 'grid'>): { readonly sheet: number; readonly area: Area }[] {
-  return sheets.flatMap((size, sheet) => {
-    const { across, down } = tilesOf(size, grid);
-    return Array.from({ length: across * down }, (_, at) => ({ sheet, area: tileArea(at, across, grid) }));
-  });
 }
 
 function placeInStrip(at: number, { width, height }: Pick<Art['grid'], 'width' | 'height'>): Area {

@@ -22,7 +22,8 @@ export const LIMITS = {
   grafts: 50,
   bindings: 10_000,
   slotKey: 500,
-  hostBytes: 20 * 1024 * 1024,
+  /** Of a host, or of a picture, as it is kept beside the document. */
+  fileBytes: 20 * 1024 * 1024,
   art: 50,
   sheets: 64,
   tileGroups: 64,

@@ -30,7 +30,7 @@ export const Graft = z.strictObject({
     sha256: FileHash,
     /** What the file was called, by whose ending it is read. */
     name,
-    bytes: z.int().min(1).max(LIMITS.hostBytes),
+    bytes: z.int().min(1).max(LIMITS.fileBytes),
   }),
   /** Id of the theme whose colours its tokens have; one that is gone stops a release. */
   theme: id,

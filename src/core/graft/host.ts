@@ -25,7 +25,7 @@ export function readHost(
   { order, asides }: HostWishes = {},
   onProgress?: (share: number) => void,
 ): Host | string {
-  if (bytes.length > LIMITS.hostBytes) return `${name} is larger than 20 MB; a host is at most that.`;
+  if (bytes.length > LIMITS.fileBytes) return `${name} is larger than 20 MB; a host is at most that.`;
   if (bytes.length === 0) return `${name} is empty; there is nothing to graft onto.`;
   const source = SourceText.of(bytes);
   if (!source) return `${name} is no text; a host is a text file such as XML, JSON, INI or a style sheet.`;

@@ -18,8 +18,8 @@ export interface WrittenGraft {
 }
 
 /** Writes a graft: the host's own bytes, and other literals where its slots are bound. Deterministic. */
-export function writeGraft(brand: Brand, graft: Graft, hostBytes: Uint8Array): WrittenGraft {
-  const host = readHost(graft.host.name, hostBytes, graft);
+export function writeGraft(brand: Brand, graft: Graft, fileBytes: Uint8Array): WrittenGraft {
+  const host = readHost(graft.host.name, fileBytes, graft);
   if (typeof host === 'string') return stopped(graft, host);
   return writeOnto(brand, graft, host);
 }

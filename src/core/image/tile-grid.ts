@@ -15,7 +15,6 @@ const SMALLEST = 4;
 const LARGEST = 256;
 const WIDEST = 8;
 const USUAL = [8, 16, 24, 32, 48, 64, 96, 128, 256] as const;
-export const MOST_TILES = 16_384;
 
 /** How many whole tiles a sheet has each way, and how many pixels are left over. */
 export function tilesOf({ width, height }: Pick<Pixels, 'width' | 'height'>, grid: Grid) {

@@ -56,7 +56,8 @@ export function ArtView({ art, onRemoved }: { art: Art; onRemoved: () => void })
   const size = art.sheets[sheet]!;
   const tiles = tilesOf(size, art.grid);
   const repeated = useMemo(() => (kinds ?? []).flatMap(({ repeat, empty }, at) => (repeat || empty ? [at] : [])), [kinds]);
-  const chosenRepeats = [...chosen].filter((tile) => repeated.includes(tile));
+  const repeatedTiles = useMemo(() => new Set(repeated), [repeated]);
+  const chosenRepeats = [...chosen].filter((tile) => repeatedTiles.has(tile));
   const group = () => {
     const groups = [
       ...art.groups,
@@ -254,7 +255,7 @@ export function ArtView({ art, onRemoved }: { art: Art; onRemoved: () => void })
           <p className={css.told}>
             {tiles.across} by {tiles.down} tiles of {art.grid.width} by {art.grid.height}
             {rest.length > 0 && `; ${rest.join(' and ')} left over`}
-            {repeated.length > 0 && `; ${repeated.length} repeat others or are empty`}
+            {repeated.length > 0 && `; ${repeated.length.toLocaleString('en')} repeat others or are empty`}
           </p>
           <form
             className={css.grouping}
@@ -278,7 +279,7 @@ export function ArtView({ art, onRemoved }: { art: Art; onRemoved: () => void })
               <Button
                 size="xs"
                 variant="outline"
-                onClick={() => setChosen(new Set([...chosen].filter((tile) => !repeated.includes(tile))))}
+                onClick={() => setChosen(new Set([...chosen].filter((tile) => !repeatedTiles.has(tile))))}
               >
                 Leave out {chosenRepeats.length} that repeat or are empty
               </Button>

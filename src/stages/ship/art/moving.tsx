@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 import type { Art } from '@/core/brand/art-shape';
-import { tilePlaces } from '@/core/art/write-art';
+import { tilePlace } from '@/core/art/tiles';
 import css from './art.module.css';
 
 /** A group's tiles one after the other, as an animation; still where the person wants nothing to move. */
@@ -18,9 +18,8 @@ export function Moving({
   useEffect(() => {
     const context = canvas.current?.getContext('2d');
     if (!context || !pictures) return;
-    const places = tilePlaces(art);
     const draw = (at: number) => {
-      const place = places[tiles[at % tiles.length]!];
+      const place = tilePlace(art, tiles[at % tiles.length]!);
       context.clearRect(0, 0, width, height);
       if (place && pictures[place.sheet])
         context.drawImage(pictures[place.sheet]!, place.area.x, place.area.y, width, height, 0, 0, width, height);

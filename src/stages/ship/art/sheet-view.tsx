@@ -1,6 +1,9 @@
 import { useEffect, useRef, type PointerEvent } from 'react';
 import type { Art } from '@/core/brand/art-shape';
-import { tilePlaces } from '@/core/art/write-art';
+import { tileAt, tilePlace, tilesBetween } from '@/core/art/tiles';
+import { LIMITS } from '@/core/brand/fields';
+import type { Area } from '@/core/image/pixels';
+import { tilesOf } from '@/core/image/tile-grid';
 import css from './art.module.css';
 
 interface Props {
@@ -25,28 +28,34 @@ export function SheetView({ art, sheet, picture, zoom, chosen, onChoose }: Props
     context.clearRect(0, 0, width, height);
     context.drawImage(picture, 0, 0);
   }, [picture, width, height]);
-  const places = tilePlaces(art);
-  const here = places.flatMap(({ sheet: of, area }, tile) => (of === sheet ? [{ tile, area }] : []));
-  const tileAt = ({ clientX, clientY }: PointerEvent) => {
+  const { grid } = art;
+  const { across, down } = tilesOf(art.sheets[sheet]!, grid);
+  const under = ({ clientX, clientY }: PointerEvent) => {
     const box = canvas.current!.getBoundingClientRect();
-    const [x, y] = [((clientX - box.left) / box.width) * width, ((clientY - box.top) / box.height) * height];
-    return here.find(({ area }) => x >= area.x && x < area.x + area.width && y >= area.y && y < area.y + area.height)?.tile;
+    return tileAt(art, sheet, ((clientX - box.left) / box.width) * width, ((clientY - box.top) / box.height) * height);
   };
-  /** The tiles of the rectangle that two of them span. */
-  const between = (one: number, two: number): number[] => {
-    const [a, b] = [places[one]!.area, places[two]!.area];
-    const inside = (from: number, to: number, value: number) => value >= Math.min(from, to) && value <= Math.max(from, to);
-    return here.filter(({ area }) => inside(a.x, b.x, area.x) && inside(a.y, b.y, area.y)).map(({ tile }) => tile);
+  /** Adds the tiles of the rectangle that two of them span, unless they are more than a group can have. */
+  const span = (kept: Iterable<number>, one: number, two: number) => {
+    const tiles = tilesBetween(art, sheet, one, two, LIMITS.tiles);
+    if (tiles) onChoose(new Set([...kept, ...tiles]));
   };
+  /** A line within a tile. */
+  const inside = (area: Area) => ({
+    x: area.x + 0.5 / zoom,
+    y: area.y + 0.5 / zoom,
+    width: area.width - 1 / zoom,
+    height: area.height - 1 / zoom,
+  });
+  const lines = `tiles-of-${art.id}-${sheet}`;
   return (
     <div className={css.sheet} data-testid="sheet">
       <div
         style={{ width: width * zoom, height: height * zoom }}
         onPointerDown={(event) => {
-          const tile = tileAt(event);
-          if (tile === undefined) return onChoose(new Set());
+          const tile = under(event);
+          if (tile === null) return onChoose(new Set());
           event.currentTarget.setPointerCapture(event.pointerId);
-          if (event.shiftKey && last.current !== null) return onChoose(new Set([...chosen, ...between(last.current, tile)]));
+          if (event.shiftKey && last.current !== null) return span(chosen, last.current, tile);
           const kept = event.ctrlKey || event.metaKey ? chosen : new Set<number>();
           start.current = { tile, kept };
           last.current = tile;
@@ -54,11 +63,10 @@ export function SheetView({ art, sheet, picture, zoom, chosen, onChoose }: Props
           onChoose(without ? new Set([...kept].filter((one) => one !== tile)) : new Set([...kept, tile]));
         }}
         onPointerMove={(event) => {
-          const tile = start.current && tileAt(event);
-          if (typeof tile === 'number' && tile !== last.current) {
-            last.current = tile;
-            onChoose(new Set([...start.current!.kept, ...between(start.current!.tile, tile)]));
-          }
+          const tile = start.current && under(event);
+          if (tile === null || tile === last.current) return;
+          last.current = tile;
+          span(start.current!.kept, start.current!.tile, tile);
         }}
         onPointerUp={() => (start.current = null)}
       >
@@ -66,21 +74,34 @@ export function SheetView({ art, sheet, picture, zoom, chosen, onChoose }: Props
           ref={canvas}
           width={width}
           height={height}
-          aria-label={`${art.sheets[sheet]!.name}, ${here.length} tiles`}
+          aria-label={`${art.sheets[sheet]!.name}, ${across * down} tiles`}
           role="img"
         />
         <svg viewBox={`0 0 ${width} ${height}`} aria-hidden>
-          {here.map(({ tile, area }) => (
-            <rect
-              key={tile}
-              x={area.x + 0.5 / zoom}
-              y={area.y + 0.5 / zoom}
-              width={area.width - 1 / zoom}
-              height={area.height - 1 / zoom}
-              data-chosen={chosen.has(tile) || undefined}
-              strokeWidth={(chosen.has(tile) ? 2 : 1) / zoom}
-            />
-          ))}
+          <defs>
+            <pattern
+              id={lines}
+              patternUnits="userSpaceOnUse"
+              x={grid.margin}
+              y={grid.margin}
+              width={grid.width + grid.spacing}
+              height={grid.height + grid.spacing}
+            >
+              <rect {...inside({ x: 0, y: 0, ...grid })} strokeWidth={1 / zoom} />
+            </pattern>
+          </defs>
+          <rect
+            x={grid.margin}
+            y={grid.margin}
+            width={across * (grid.width + grid.spacing)}
+            height={down * (grid.height + grid.spacing)}
+            style={{ fill: `url(#${lines})`, stroke: 'none' }}
+          />
+          {[...chosen].map((tile) => {
+            const place = tilePlace(art, tile);
+            if (place?.sheet !== sheet) return null;
+            return <rect key={tile} {...inside(place.area)} data-chosen strokeWidth={2 / zoom} />;
+          })}
         </svg>
       </div>
     </div>

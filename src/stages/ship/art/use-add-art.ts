@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { slug } from '@/core/base/words';
+import { LIMITS } from '@/core/brand/fields';
 import type { Art } from '@/core/brand/art-shape';
 import { newId } from '@/core/brand/identity';
 import { useBrandStore } from '@/ui/brand-context';
@@ -18,6 +19,8 @@ export function useAddArt(onAdded: (id: string) => void) {
     // What is looked at in the strand is what is probably meant.
     const palette = palettes.find(({ id }) => id === shown) ?? palettes[0];
     if (!palette) return tell('There is no palette to bring the art into yet; mix one first.');
+    const large = files.find(({ size }) => size > LIMITS.fileBytes);
+    if (large) return tell(`${large.name} is larger than 20 MB; a sheet is at most that.`);
     const open = new OpenArt();
     setBusy(true);
     try {

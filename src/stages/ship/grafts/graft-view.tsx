@@ -203,8 +203,8 @@ function Slots({ graft, ready }: { graft: Graft; ready: ReadyHost }) {
       ))}
       <div className={css.facts}>
         <span>
-          {SOURCE_KIND_WORDS[shown.kind]}, {shown.lines.toLocaleString('en')} lines: <b>{bound.size}</b> of {shown.slots.length}{' '}
-          slots bound
+          {SOURCE_KIND_WORDS[shown.kind]}, {shown.lines.toLocaleString('en')} lines: <b>{bound.size}</b> of{' '}
+          {shown.slots.length.toLocaleString('en')} slots bound
           {written?.bytes &&
             `, ${written.changes} ${written.changes === 1 ? 'literal' : 'literals'} change, all other bytes stay (SHA-256 ${written.untouched.slice(0, 8)})`}
         </span>

@@ -119,7 +119,7 @@ export function SlotList({ graft, host, bound, proposed, chosen, onChoose, onBin
             return (
               <div key={index} style={style} className={css.run} data-run={bank.key} data-over={over === bank.key || undefined}>
                 <b>{placeWords(bank.key)}</b>
-                <small>a bank of {bank.slots.length}</small>
+                <small>a bank of {bank.slots.length.toLocaleString('en')}</small>
                 <NativeSelect.Root size="xs" width="180px" disabled={!mayEdit}>
                   <NativeSelect.Field
                     aria-label={`Palette for ${placeWords(bank.key)}`}

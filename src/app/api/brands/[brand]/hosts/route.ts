@@ -7,6 +7,6 @@ export function POST(request: Request, { params }: { params: Promise<{ brand: st
   return answer(async () => {
     const { brand } = await params;
     const { person } = await allowed(brand, 'edit');
-    return Response.json({ host: await keepHost(person, brand, await bytes(request, LIMITS.hostBytes)) });
+    return Response.json({ host: await keepHost(person, brand, await bytes(request, LIMITS.fileBytes)) });
   });
 }

@@ -1,3 +1,4 @@
+import { LIMITS } from '@/core/brand/fields';
 import { keepPicture } from '@/server/pictures';
 import { allowed, answer, bytes } from '@/server/request';
 
@@ -6,6 +7,6 @@ export function POST(request: Request, { params }: { params: Promise<{ brand: st
   return answer(async () => {
     const { brand } = await params;
     const { person } = await allowed(brand, 'edit');
-    return Response.json({ picture: await keepPicture(person, brand, await bytes(request)) });
+    return Response.json({ picture: await keepPicture(person, brand, await bytes(request, LIMITS.fileBytes)) });
   });
 }
