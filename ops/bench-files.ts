@@ -1,4 +1,9 @@
 /** What it costs to take what exists: colours found in a large host and written again, and pictures brought into a palette, beside the plainest program that does the same. */
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { trueColourPng } from '@/core/image/png-write';
 import { SourceText } from '@/core/source/source-text';
 import { graftEdits, wantedColour } from '@/core/source/graft';
 import { slotsOf } from '@/core/source/slots';
@@ -126,6 +131,19 @@ for (const [name, picture, least] of [
   );
   atLeast(least, 'times', `${name}, faster than the plainest program`, ratio);
 }
+const folder = mkdtempSync(join(tmpdir(), 'breakwater-bench-'));
+const drawn = sheet(4_096);
+const file = join(folder, 'sheet.png');
+writeFileSync(file, await trueColourPng(drawn));
+const told = spawnSync(process.execPath, ['--import', 'tsx', 'ops/recolour-memory.ts', file], { encoding: 'utf8' });
+rmSync(folder, { recursive: true });
+if (told.status !== 0) throw new Error(told.stderr);
+const held = Number(told.stdout) / (drawn.data.length / 1_048_576);
+rows.push(
+  `| the same sheet, decoded and recoloured: memory at most | ${Math.round(Number(told.stdout))} MB | | ${held.toFixed(1)} times the picture |`,
+);
+atMost(4, 'times', 'memory of decoding and recolouring a sheet of 4096 x 4096, of the picture’s own', held);
+
 process.stdout.write(
   ['| | Breakwater | plainest program, same pixels | faster |', '| --- | --- | --- | --- |', ...rows, ''].join('\n'),
 );
