@@ -11,6 +11,8 @@ const config = {
   ],
   moduleNameMapper: {
     '^@/(.*)$': '<rootDir>/src/$1',
+    // These say that they are modules by their ending, which Jest takes at its word; each comes as a plain script too.
+    '^d3-(interpolate|color|scale|array|format|time|time-format|scale-chromatic)$': '<rootDir>/node_modules/d3-$1/dist/d3-$1.js',
     '^server-only$': '<rootDir>/node_modules/server-only/empty.js',
     '^fast-check$': '<rootDir>/tests/seeded-properties.cjs',
   },

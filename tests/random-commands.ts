@@ -205,6 +205,12 @@ export function commandFor(brand: Brand, { kind, a, b, c }: Pick): Command {
       },
     () => brand.art[0] && { do: 'art.edit', id: pick(brand.art, a)!.id, set: { pace: 20 + (c % 100), indexed: c % 2 === 0 } },
     () => brand.art[0] && { do: 'art.remove', id: pick(brand.art, a)!.id },
+    () => ({
+      do: 'finding.accept',
+      acceptance: { id: fresh(), finding: `rule ${c % 7}`, said: 'A finding.', reason: `Because ${c}` },
+      before: null,
+    }),
+    () => brand.acceptances[0] && { do: 'finding.withdraw', id: pick(brand.acceptances, a)!.id },
     () => ({ do: 'brand.edit', set: { name: `B ${c}` } }),
   ];
   const step = makers[kind % makers.length]!() || ({ do: 'brand.edit', set: { name: `B ${c}` } } as Step);

@@ -118,7 +118,7 @@ function optionOf(text: string): [string, Destination['options'][string]] {
   }
 }
 
-async function brandOf(path: string): Promise<Brand> {
+export async function brandOf(path: string): Promise<Brand> {
   const file = load(path);
   const text = new TextDecoder().decode(file.bytes);
   if (isBrandFile(text)) {

@@ -1,6 +1,7 @@
 import { Command } from 'commander';
 import { exportFiles, type ExportOptions } from './export';
 import { ending } from './failure';
+import { check, type CheckOptions } from './check';
 import { compareFiles } from './compare';
 import { graft, type GraftOptions } from './graft';
 import { listFormats } from './formats';
@@ -16,7 +17,7 @@ export const program = new Command('breakwater')
   .exitOverride(({ exitCode }) => process.exit(exitCode === 0 ? 0 : 2))
   .addHelpText(
     'after',
-    '\nEnds with 0 when all went well, 1 when disk or network failed, 2 when the input could not be used,\n3 when the server refused, 4 when --check finds files that differ. compare: 1 when colours differ.',
+    '\nEnds with 0 when all went well, 1 when disk or network failed, 2 when the input could not be used,\n3 when the server refused, 4 when --check finds files that differ. compare: 1 when colours differ.\ncheck: 1 when something is found.',
   );
 
 program
@@ -103,3 +104,12 @@ program
   .action((delivered: string, brand: string, options: { json?: boolean }) =>
     ending(() => compareFiles(delivered, brand, options)),
   );
+
+program
+  .command('check')
+  .description('say what is wrong with a brand: contrast, colours that look alike, series, names; ends with 1 when something is')
+  .argument('<brand>', 'a brand file, or any file that inspect can read')
+  .option('--theme <name>', 'what concerns one theme, and the brand as a whole')
+  .option('--fail-on <severity>', 'end with 1 from here on: error, warning or note', 'error')
+  .option('--json', 'for programs')
+  .action((brand: string, options: CheckOptions) => ending(() => check(brand, options)));

@@ -145,20 +145,30 @@ test('name: a token in two themes, by swatch, by alias and by its own colour; a 
   await ida.sees('go round in a circle: text.quiet → text.soft → text.quiet');
 });
 
-test('prove: the failing pair comes first and is mended by its proposal', async () => {
+test('prove: the worst finding comes first, and its mend makes it vanish', async () => {
   await ida.stage('Prove');
+  await (await ida.find('[data-rule]')).click();
+  await ida.sees('text.quiet on surface.panel in Night bridge has a contrast of');
   const failing = () =>
-    ida.page.$$eval('[data-pair][data-passes=false]', (pairs) => pairs.map((pair) => (pair as HTMLElement).dataset.pair));
-  await ida.find('[data-pair]');
-  expect(await ida.page.$eval('[data-pair]', (pair) => (pair as HTMLElement).dataset.passes)).toBe('false');
-  expect(await failing()).toContain('Night bridge/text.quiet/surface.panel');
-  // What is measured and what is left out is told.
-  expect(await ida.page.$eval('main', ({ innerText }) => innerText)).toMatch(
-    /Measured: \d+ tokens of the role text, each on what it is set on[\s\S]*Left out: \d+ tokens that are neither text nor under one/,
+    ida.page.$$eval(
+      '[data-rule=contrast-text]',
+      (rows) => rows.filter(({ textContent }) => textContent?.includes('text.quiet on')).length,
+    );
+  expect(await failing()).toBeGreaterThan(0);
+  await ida.click('Make text.quiet readable');
+  await ida.page.waitForFunction(
+    () =>
+      ![...document.querySelectorAll('[data-rule=contrast-text]')].some(({ textContent }) =>
+        textContent?.includes('text.quiet on surface.panel in Night'),
+      ),
   );
-  await ida.click('Use it for text.quiet in Night bridge');
-  await ida.page.waitForFunction(() => !document.querySelector('[data-pair^="Night bridge/text.quiet/"][data-passes=false]'));
-  expect(await failing()).not.toContain('Night bridge/text.quiet/surface.panel');
+  // What is measured and what is left out is told.
+  await ida.click('Contrast');
+  await ida.sees('Left out:');
+  expect(await ida.page.$eval('main', ({ innerText }) => innerText)).toMatch(
+    /Measured: \d+ texts and \d+ graphics, each on what it is set on[\s\S]*Left out: \d+ tokens that are neither/,
+  );
+  await ida.click('Findings');
 });
 
 test('ship: files are previewed, copied and downloaded with a manifest that fits', async () => {

@@ -97,7 +97,7 @@ test('what is no picture, too large, or comes from elsewhere is not kept', async
   expect(await status(ida, '<svg xmlns="http://www.w3.org/2000/svg"><script>alert(1)</script></svg>')).toBe(400);
   expect(await status(ida, '')).toBe(400);
   expect(await status(ida, Buffer.from('\x89PNG\r\n\x1a\n\0\0\0\rIHDR\0\0\xff\xff\0\0\xff\xff', 'latin1'))).toBe(400);
-  expect(await status(ida, Buffer.alloc(9_000_000))).toBe(413);
+  expect(await status(ida, Buffer.alloc(21_000_000))).toBe(413);
   const bytes = readFileSync('demo/gather/trainer-strip.png');
   expect(await status(wim, bytes)).toBe(403);
   expect(await status(ida, bytes, '/api/brands/others/pictures')).toBe(404);

@@ -63,7 +63,7 @@ export function mustBeNew(brand: Brand, added: readonly { id: string }[]): void 
     ids.add(palette.id);
     palette.swatches.forEach((swatch) => ids.add(swatch.id));
   }
-  for (const list of [brand.themes, brand.tokens, brand.destinations, brand.grafts, brand.art, brand.fields])
+  for (const list of [brand.themes, brand.tokens, brand.destinations, brand.grafts, brand.art, brand.acceptances, brand.fields])
     list.forEach((entity) => ids.add(entity.id));
   for (const { id } of added) {
     if (ids.has(id)) throw new Refusal('This is in the brand already.');

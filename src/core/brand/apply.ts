@@ -225,6 +225,25 @@ function applyStep(brand: Brand, step: Step): StepResult {
         inverse: runsOf(brand.art, gone).map((run) => ({ do: 'art.add', art, before: run.before })),
       };
     }
+    case 'finding.accept': {
+      const { acceptance } = step;
+      mustBeNew(brand, [acceptance]);
+      mustFit(brand.acceptances.length + 1, LIMITS.acceptances, 'accepted findings');
+      if (brand.acceptances.some(({ finding }) => finding === acceptance.finding))
+        throw new Refusal('This has been accepted already.');
+      return {
+        brand: { ...brand, acceptances: insertBefore(brand.acceptances, [acceptance], step.before) },
+        inverse: [{ do: 'finding.withdraw', id: acceptance.id }],
+      };
+    }
+    case 'finding.withdraw': {
+      const acceptance = find(brand.acceptances, step.id, 'acceptance');
+      const gone = new Set([step.id]);
+      return {
+        brand: { ...brand, acceptances: without(brand.acceptances, gone) },
+        inverse: runsOf(brand.acceptances, gone).map((run) => ({ do: 'finding.accept', acceptance, before: run.before })),
+      };
+    }
     case 'field.add': {
       mustBeNew(brand, [step.field]);
       mustFit(brand.fields.length + 1, LIMITS.fields, 'fields');

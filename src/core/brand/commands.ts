@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { isStorable, UNSTORABLE } from '../base/storable';
+import { Acceptance } from './acceptance-shape';
 import { Art } from './art-shape';
 import { Brand, DataField, Destination, Palette, Swatch, Theme, Token, TokenValue } from './document';
 import { EntityId, LIMITS } from './fields';
@@ -68,7 +69,9 @@ const ThemeAdd = z.strictObject({
 const ThemeEdit = z.strictObject({
   do: z.literal('theme.edit'),
   id: EntityId,
-  ...edit(Theme.omit({ id: true }).extend({ derived: Theme.shape.derived.nullable() })),
+  ...edit(
+    Theme.omit({ id: true }).extend({ derived: Theme.shape.derived.nullable(), enhanced: Theme.shape.enhanced.nullable() }),
+  ),
 });
 const ThemeRemove = z.strictObject({ do: z.literal('theme.remove'), id: EntityId });
 const ThemeMove = z.strictObject({ do: z.literal('theme.move'), id: EntityId, before });
@@ -116,6 +119,8 @@ const GraftRemove = z.strictObject({ do: z.literal('graft.remove'), id: EntityId
 const ArtAdd = z.strictObject({ do: z.literal('art.add'), art: Art, before });
 const ArtEdit = z.strictObject({ do: z.literal('art.edit'), id: EntityId, ...edit(Art.omit({ id: true })) });
 const ArtRemove = z.strictObject({ do: z.literal('art.remove'), id: EntityId });
+const FindingAccept = z.strictObject({ do: z.literal('finding.accept'), acceptance: Acceptance, before });
+const FindingWithdraw = z.strictObject({ do: z.literal('finding.withdraw'), id: EntityId });
 const FieldAdd = z.strictObject({ do: z.literal('field.add'), field: DataField, before });
 const FieldEdit = z.strictObject({ do: z.literal('field.edit'), id: EntityId, ...edit(DataField.omit({ id: true })) });
 const FieldRemove = z.strictObject({ do: z.literal('field.remove'), id: EntityId });
@@ -151,6 +156,8 @@ export const Step = z.discriminatedUnion('do', [
   ArtAdd,
   ArtEdit,
   ArtRemove,
+  FindingAccept,
+  FindingWithdraw,
   FieldAdd,
   FieldEdit,
   FieldRemove,
@@ -183,6 +190,7 @@ export function touchedBy(command: Command): string[] {
     else if (step.do === 'destination.add') touched.add(step.destination.id);
     else if (step.do === 'graft.add') touched.add(step.graft.id);
     else if (step.do === 'art.add') touched.add(step.art.id);
+    else if (step.do === 'finding.accept') touched.add(step.acceptance.id);
     else if (step.do === 'field.add') touched.add(step.field.id);
   }
   return [...touched];

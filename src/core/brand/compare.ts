@@ -5,7 +5,7 @@ import type { Brand } from './document';
 export interface Difference {
   readonly id: string;
   readonly kind: 'added' | 'changed' | 'removed';
-  readonly what: 'brand' | 'palette' | 'swatch' | 'theme' | 'token' | 'destination' | 'graft' | 'art' | 'field';
+  readonly what: 'brand' | 'palette' | 'swatch' | 'theme' | 'token' | 'destination' | 'graft' | 'art' | 'acceptance' | 'field';
   readonly name: string;
 }
 
@@ -59,6 +59,7 @@ function partsOf(brand: Brand, themes: readonly string[]): Map<string, Part> {
     add('destination', destination.id, destination.name, destination, () => destination);
   for (const graft of brand.grafts) add('graft', graft.id, graft.path, graft, () => graft);
   for (const art of brand.art) add('art', art.id, art.path, art, () => art);
+  for (const acceptance of brand.acceptances) add('acceptance', acceptance.id, acceptance.said, acceptance, () => acceptance);
   for (const field of brand.fields) add('field', field.id, field.name, field, () => field);
   return parts;
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { isStorable, UNSTORABLE } from '../base/storable';
+import { Acceptance } from './acceptance-shape';
 import { Art } from './art-shape';
 import { colour, EntityId as id, FileHash, LIMITS, name, text } from './fields';
 import { Graft } from './graft-shape';
@@ -77,6 +78,8 @@ export const Theme = z.strictObject({
   name,
   /** The theme it was derived from, which may be gone by now, and how. */
   derived: z.strictObject({ from: id, recipe: ThemeRecipe }).optional(),
+  /** Whether every text in it is promised the enhanced contrast of WCAG 2.2, success criterion 1.4.6. */
+  enhanced: z.literal(true).optional(),
 });
 
 /** Marks what deriving a theme gave; a value without it was chosen by a person, and deriving again leaves it. */
@@ -180,6 +183,8 @@ const BrandShape = z.strictObject({
   art: z.array(Art).max(LIMITS.art),
   fields: z.array(DataField).max(LIMITS.fields),
   carried: z.array(Carried).max(LIMITS.carried),
+  /** Findings that may stand. */
+  acceptances: z.array(Acceptance).max(LIMITS.acceptances),
   naming: z.enum(NAMINGS).optional(),
   /** The printing condition: an ICC profile kept beside the brand, and what it calls itself. */
   print: z.strictObject({ profile: FileHash, name }).optional(),
@@ -214,6 +219,7 @@ export const Brand = BrandShape.superRefine((brand, context) => {
       complain(`A graft holds at most ${LIMITS.bindings} bindings.`, ['grafts', g]);
   });
   brand.art.forEach((art, a) => claim(art, ['art', a]));
+  brand.acceptances.forEach((acceptance, a) => claim(acceptance, ['acceptances', a]));
   const paths = new Set<string>();
   brand.tokens.forEach((token, t) => {
     claim(token, ['tokens', t]);
@@ -242,15 +248,33 @@ export const Brand = BrandShape.superRefine((brand, context) => {
   });
   for (const theme of themes) {
     const cycle = findCycle(tokens, tokens.keys(), theme);
-    if (cycle) complain(`These tokens point at each other in a circle: ${ringWords(cycle)}.`, ['tokens']);
+    if (cycle)
+      context.addIssue({
+        code: 'custom',
+        message: `These tokens point at each other in a circle: ${ringWords(cycle)}.`,
+        path: ['tokens'],
+        params: CIRCLE,
+      });
   }
 });
+
+/** Marks the complaint about a circle. */
+const CIRCLE = { circle: true } as const;
 
 /** A brand as it was kept, by this version or an earlier one. */
 export const KeptBrand = z.preprocess(
   (data) => upgraded(data, (data as { version?: unknown } | null)?.version, BRAND_UPGRADES),
   Brand,
 );
+
+/** A brand that is as it should be but for tokens that lead in a circle; null for any other data. To be looked at, and not to be edited. */
+export function brandWithCircles(data: unknown): Brand | null {
+  const parsed = KeptBrand.safeParse(data);
+  if (parsed.success) return parsed.data;
+  const isCircle = (issue: z.core.$ZodIssue) => issue.code === 'custom' && issue.params === CIRCLE;
+  if (!parsed.error.issues.every(isCircle)) return null;
+  return BrandShape.parse(upgraded(data, (data as { version?: unknown }).version, BRAND_UPGRADES));
+}
 
 export type Brand = z.infer<typeof Brand>;
 export type Palette = z.infer<typeof Palette>;
@@ -357,6 +381,7 @@ export function emptyBrand(brandId: string, brandName: string): Brand {
     destinations: [],
     grafts: [],
     art: [],
+    acceptances: [],
     fields: [],
     carried: [],
   };

@@ -29,6 +29,8 @@ export const LIMITS = {
   tileGroups: 64,
   tiles: 4_096,
   artColours: 4_096,
+  acceptances: 2_000,
+  findingKey: 2_000,
 } as const;
 
 /** Ids are keys of records, so a name that every object has already ("constructor") is none. */

@@ -1,7 +1,7 @@
 /** The shape a brand document has now. Whoever changes it adds a version, and below what makes the new shape of the old. */
-export const BRAND_VERSION = 4;
+export const BRAND_VERSION = 5;
 /** The shape commands have now, counted likewise. */
-export const COMMAND_VERSION = 3;
+export const COMMAND_VERSION = 4;
 
 type Data = Readonly<Record<string, unknown>>;
 type Upgrade = (data: Data) => Record<string, unknown>;
@@ -11,6 +11,7 @@ export const BRAND_UPGRADES: Readonly<Record<number, Upgrade>> = {
   1: (brand) => ({ fields: [], carried: [], ...brand, version: 2 }),
   2: (brand) => ({ ...brand, palettes: each(brand.palettes, withMaker), version: 3 }),
   3: (brand) => ({ grafts: [], art: [], ...brand, version: 4 }),
+  4: (brand) => ({ acceptances: [], ...brand, version: 5 }),
 };
 export const COMMAND_UPGRADES: Readonly<Record<number, Upgrade>> = {
   1: (command) => ({
@@ -21,6 +22,7 @@ export const COMMAND_UPGRADES: Readonly<Record<number, Upgrade>> = {
   }),
   // Only kinds of steps were added.
   2: (command) => command,
+  3: (command) => command,
 };
 
 /** Who made a palette once stood with its source; a file of nobody said “nobody named”. */

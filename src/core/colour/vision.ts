@@ -9,7 +9,7 @@ export type Vision = (typeof VISIONS)[number];
 export type Dichromacy = 'protan' | 'deutan' | 'tritan';
 
 /** Three rows of three. */
-type Matrix = readonly [Srgb, Srgb, Srgb];
+export type Matrix = readonly [Srgb, Srgb, Srgb];
 
 /**
  * Linear-light sRGB to the responses of the three cones, L, M and S. Viénot, Brettel and Mollon, "Digital video
@@ -37,7 +37,7 @@ const LIGHTS = {
 } as const satisfies Record<number, Srgb>;
 
 /** One half of the colours a dichromat tells apart, as a matrix on linear-light sRGB. */
-interface Half {
+export interface Half {
   readonly matrix: Matrix;
   /** What tells that a colour belongs to this half: positive on its side. */
   readonly side: Srgb;
@@ -58,6 +58,13 @@ const DICHROMATS: Record<Dichromacy, readonly [Half, Half]> = {
 export function brettel(colour: Srgb, kind: Dichromacy): Srgb {
   const [first, second] = DICHROMATS[kind];
   return times(dot(first.side, colour) >= 0 ? first.matrix : second.matrix, colour);
+}
+
+/** How `seenAs` comes to linear light: the matrix of one half of the colours, and that of the other; for a lesser severity the same. */
+export function halvesOf(kind: Dichromacy, severity: number): readonly [Half, Half] {
+  if (severity >= 1) return DICHROMATS[kind];
+  const whole = { matrix: machadoMatrix(kind, severity), side: [0, 0, 0] } as const;
+  return [whole, whole];
 }
 
 function halves(missing: 0 | 1 | 2, ...lights: readonly [keyof typeof LIGHTS, keyof typeof LIGHTS]): readonly [Half, Half] {
@@ -91,11 +98,28 @@ const MACHADO = { protan: filterDeficiencyProt, deutan: filterDeficiencyDeuter, 
  * published matrices for each tenth, interpolated between, as the authors propose.
  * @returns linear-light sRGB, which may lie a little outside 0..1
  */
-export function machado([r, g, b]: Srgb, kind: Dichromacy, severity: number): Srgb {
-  // The library holds the published matrices but has them multiply encoded channels; they are meant for linear light,
-  // so linear channels are given under the name of encoded ones.
-  const seen = MACHADO[kind](unit(severity))({ mode: 'rgb', r, g, b }) as Rgb;
-  return [seen.r, seen.g, seen.b];
+export function machado(colour: Srgb, kind: Dichromacy, severity: number): Srgb {
+  return times(machadoMatrix(kind, severity), colour);
+}
+
+const matrices = new Map<string, Matrix>();
+
+function machadoMatrix(kind: Dichromacy, severity: number): Matrix {
+  const key = `${kind} ${severity}`;
+  let found = matrices.get(key);
+  if (!found) {
+    // The library holds the published matrices but has them multiply encoded channels; they are meant for linear light, so
+    // they are read off what it makes of each channel alone.
+    const seen = MACHADO[kind](unit(severity));
+    const columns = [0, 1, 2].map((at) => {
+      const { r, g, b } = seen({ mode: 'rgb', r: Number(at === 0), g: Number(at === 1), b: Number(at === 2) }) as Rgb;
+      return [r, g, b];
+    });
+    found = [0, 1, 2].map((row) => columns.map((column) => column[row]!)) as unknown as Matrix;
+    if (matrices.size > 400) matrices.clear();
+    matrices.set(key, found);
+  }
+  return found;
 }
 
 /** What is left of a gamma-encoded sRGB colour without any colour: the grey of the same luminance. WCAG 2.2's luminance. */

@@ -5,6 +5,7 @@ import { finding, type Rule } from './finding';
 export const clash: Rule = {
   id: 'clash',
   title: 'Names that would be merged',
+  looksAt: ['tokens'],
   find: ({ tokens }) =>
     clashes(tokens).map(({ one, two, by }) =>
       finding(

@@ -6,6 +6,7 @@ import { finding, type Rule } from './finding';
 export const deprecated: Rule = {
   id: 'deprecated',
   title: 'Still pointing at what is deprecated',
+  looksAt: ['tokens'],
   find(brand) {
     const old = deprecatedTokens(brand);
     if (old.size === 0) return [];

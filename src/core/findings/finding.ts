@@ -4,17 +4,27 @@ import type { TokensWritten } from '../brand/where-used';
 
 /** What was found, each by a rule of a file of its own; those below the line are found while a destination is written. */
 export type RuleId =
+  | 'cycle'
   | 'no-colour'
-  | 'clash'
   | 'contrast-text'
+  | 'contrast-enhanced'
+  | 'contrast-graphic'
+  | 'alike'
+  | 'alike-vision'
   | 'too-few'
+  | 'not-monotone'
+  | 'uneven'
+  | 'arms'
+  | 'state'
+  | 'clash'
+  | 'gamut'
+  | 'near-duplicate'
   | 'lost-reference'
   | 'deprecated'
   | 'naming'
   | 'role'
   | 'unused'
   // In a destination:
-  | 'gamut'
   | 'opacity'
   | 'depth'
   | 'no-such-token'
@@ -35,9 +45,11 @@ export type Severity = 'error' | 'warning' | 'note';
 /** What a finding is about, all by ids. */
 export interface Subject {
   readonly theme?: string;
+  readonly palette?: string;
   readonly tokens?: readonly string[];
   readonly swatches?: readonly string[];
   readonly field?: string;
+  readonly destination?: string;
 }
 
 /** Something that a rule found: in a brand, or in what a destination would write of it. */
@@ -55,6 +67,8 @@ export interface Finding {
 export interface Known {
   /** Which tokens a destination writes; without it nothing can be said of what goes nowhere. */
   readonly written?: TokensWritten;
+  /** Which tokens a destination writes into a file that holds sRGB and nothing beyond it. */
+  readonly narrow?: TokensWritten;
 }
 
 /** How a rule's findings are put right. */
@@ -77,7 +91,10 @@ export interface Rule {
   readonly id: RuleId;
   /** What its findings are called, in the plural where there may be several. */
   readonly title: string;
+  /** The worst first. */
   readonly find: (brand: Brand, known: Known) => Finding[];
+  /** The parts of a brand that it looks at: while these are the same, so is what it finds. */
+  readonly looksAt: readonly (keyof Brand)[];
   readonly mend?: Mend;
 }
 

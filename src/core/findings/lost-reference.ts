@@ -4,6 +4,7 @@ import { finding, type Rule } from './finding';
 export const lostReference: Rule = {
   id: 'lost-reference',
   title: 'References that lead nowhere',
+  looksAt: ['tokens', 'carried'],
   find({ tokens, carried }) {
     const known = new Set([...tokens.map(({ path }) => path), ...carried.map(({ path }) => path.join('.'))]);
     return carried.flatMap(({ path, json }) =>

@@ -7,6 +7,7 @@ import { finding, type Rule } from './finding';
 export const misnamed: Rule = {
   id: 'naming',
   title: 'Not in the naming convention',
+  looksAt: ['tokens', 'naming'],
   find({ tokens, naming }) {
     if (!naming) return [];
     const taken = new Set(tokens.map(({ path }) => path));

@@ -5,6 +5,7 @@ import { finding, type Rule } from './finding';
 export const noColour: Rule = {
   id: 'no-colour',
   title: 'Without a colour',
+  looksAt: ['palettes', 'tokens', 'themes'],
   find: (brand) =>
     brand.themes.flatMap((theme) =>
       [...resolveTheme(brand, theme.id).values()].flatMap((resolved) => {

@@ -11,8 +11,30 @@ const mend = (brand: Brand, rule: RuleId, known?: Known) => mendOf(brand, found(
 
 test('rules in their order, each with a title of its own; Tidy leaves contrast to its stage', () => {
   expect(RULES.map(({ id }) => id)).toEqual([
+    'cycle',
     'no-colour',
     'contrast-text',
+    'contrast-graphic',
+    'alike',
+    'alike-vision',
+    'too-few',
+    'not-monotone',
+    'uneven',
+    'arms',
+    'state',
+    'clash',
+    'gamut',
+    'lost-reference',
+    'deprecated',
+    'contrast-enhanced',
+    'near-duplicate',
+    'naming',
+    'role',
+    'unused',
+  ]);
+  expect(new Set(RULES.map(({ title }) => title)).size).toBe(RULES.length);
+  expect(TIDY_RULES.map(({ id }) => id)).toEqual([
+    'no-colour',
     'clash',
     'too-few',
     'lost-reference',
@@ -21,11 +43,19 @@ test('rules in their order, each with a title of its own; Tidy leaves contrast t
     'role',
     'unused',
   ]);
-  expect(new Set(RULES.map(({ title }) => title)).size).toBe(RULES.length);
-  expect(TIDY_RULES).toEqual(RULES.filter(({ id }) => id !== 'contrast-text'));
   expect(RULES.filter((rule) => rule.mend).map(({ id, mend }) => [id, mend!.all])).toEqual([
     ['contrast-text', 'Make all readable'],
+    ['contrast-graphic', 'Make all of them stand out'],
+    ['alike', 'Move all apart'],
+    ['alike-vision', 'Move all apart'],
+    ['not-monotone', 'Give all a lightness that goes on'],
+    ['uneven', 'Make all steps equal'],
+    ['arms', 'Give all arms the same lightness'],
+    ['state', 'Make all of them differ'],
+    ['gamut', 'Bring all inside sRGB'],
     ['deprecated', 'Point all at their replacements'],
+    ['contrast-enhanced', 'Bring all to the enhanced level'],
+    ['near-duplicate', 'Make one of each'],
     ['naming', 'Rename all'],
     ['role', 'Take all as guessed'],
     ['unused', 'Delete all'],
@@ -33,10 +63,10 @@ test('rules in their order, each with a title of its own; Tidy leaves contrast t
 });
 
 test('an error stops a release, a warning does not; what no rule of the brand found has no mend', () => {
-  const [error, warning] = [finding('gamut', 'error', 'x'), finding('gamut', 'warning', 'x')];
+  const [error, warning] = [finding('depth', 'error', 'x'), finding('depth', 'warning', 'x')];
   expect([stops([warning]), stops([warning, error]), stops([])]).toEqual([false, true, false]);
-  expect(error).toEqual({ rule: 'gamut', severity: 'error', message: 'x', subject: {}, data: {} });
-  expect([ruleById('gamut'), mendOffered(error), mendOf(fewTokens({}), [error], 'x'), mendOf(fewTokens({}), [], 'x')]).toEqual([
+  expect(error).toEqual({ rule: 'depth', severity: 'error', message: 'x', subject: {}, data: {} });
+  expect([ruleById('depth'), mendOffered(error), mendOf(fewTokens({}), [error], 'x'), mendOf(fewTokens({}), [], 'x')]).toEqual([
     undefined,
     null,
     null,

@@ -1,35 +1,89 @@
 import type { Command } from '../brand/commands';
 import type { Brand } from '../brand/document';
+import { alike } from './alike';
+import { alikeVision } from './alike-vision';
+import { arms } from './arms';
 import { clash } from './clash';
+import { contrastEnhanced } from './contrast-enhanced';
+import { contrastGraphic } from './contrast-graphic';
 import { contrastText } from './contrast-text';
+import { cycle } from './cycle';
 import { deprecated } from './deprecated';
 import type { Finding, Known, Rule, RuleId } from './finding';
+import { gamut } from './gamut';
 import { lostReference } from './lost-reference';
 import { misnamed } from './misnamed';
+import { nearDuplicate } from './near-duplicate';
 import { noColour } from './no-colour';
+import { notMonotone } from './not-monotone';
+import { state } from './state';
 import { tooFew } from './too-few';
+import { uneven } from './uneven';
 import { unsaidRole } from './unsaid-role';
 import { unused } from './unused';
 
-/** Every rule for a brand: what would break a file first, what is merely superfluous last. */
+/** The rules about names and uses, which Name tidies up. */
+export const TIDY_RULES: readonly Rule[] = [noColour, clash, tooFew, lostReference, deprecated, misnamed, unsaidRole, unused];
+
+/** Every rule for a brand: what would break a file first, then what people cannot see, what is merely superfluous last. */
 export const RULES: readonly Rule[] = [
+  cycle,
   noColour,
   contrastText,
-  clash,
+  contrastGraphic,
+  alike,
+  alikeVision,
   tooFew,
+  notMonotone,
+  uneven,
+  arms,
+  state,
+  clash,
+  gamut,
   lostReference,
   deprecated,
+  contrastEnhanced,
+  nearDuplicate,
   misnamed,
   unsaidRole,
   unused,
 ];
 
-/** The rules about names and uses; contrast is proved in a stage of its own. */
-export const TIDY_RULES: readonly Rule[] = RULES.filter((rule) => rule !== contrastText);
-
 /** What some rules find in a brand, rule by rule. */
 export function findingsOf(brand: Brand, rules: readonly Rule[], known: Known = {}): Finding[] {
   return rules.flatMap((rule) => rule.find(brand, known));
+}
+
+const SEVERITIES = ['error', 'warning', 'note'] as const;
+
+/** Errors first, then warnings, then notes; within those rule by rule, each in the order in which it found them, which is the worst first. */
+export function worstFirst(findings: readonly Finding[]): Finding[] {
+  const rank = ({ severity }: Finding) => SEVERITIES.indexOf(severity);
+  return [...findings].sort((one, two) => rank(one) - rank(two));
+}
+
+/**
+ * Finds in one state of a brand after the other. A rule is asked again only where a part that it looks at has changed; what it remembers of
+ * resolved tokens and of palettes does the rest.
+ */
+export class Finder {
+  private readonly last = new Map<Rule, { readonly parts: readonly unknown[]; readonly found: Finding[] }>();
+
+  constructor(private readonly known: Known) {}
+
+  /** Everything that the rules find, the worst first. */
+  find(brand: Brand): Finding[] {
+    return worstFirst(
+      RULES.flatMap((rule) => {
+        const parts = rule.looksAt.map((part) => brand[part]);
+        const last = this.last.get(rule);
+        if (last?.parts.every((part, at) => part === parts[at])) return last.found;
+        const found = rule.find(brand, this.known);
+        this.last.set(rule, { parts, found });
+        return found;
+      }),
+    );
+  }
 }
 
 export function ruleById(id: RuleId): Rule | undefined {

@@ -5,6 +5,7 @@ import { finding, type Rule } from './finding';
 export const tooFew: Rule = {
   id: 'too-few',
   title: 'Values without a colour',
+  looksAt: ['tokens', 'fields'],
   find: (brand) =>
     brand.fields.flatMap((field) => {
       const given = assignments(brand, field);

@@ -7,6 +7,7 @@ import { finding, type Rule } from './finding';
 export const unsaidRole: Rule = {
   id: 'role',
   title: 'What these probably are',
+  looksAt: ['tokens'],
   find({ tokens }) {
     const grounds = new Set(tokens.flatMap(({ on }) => on));
     return tokens.flatMap((token) => {

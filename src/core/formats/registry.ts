@@ -158,3 +158,9 @@ export function tokensWritten({ tokens }: Brand, { format: id, options }: Destin
   const parsed = format?.options.safeParse(options);
   return parsed?.success ? format!.tokensWritten(tokens, parsed.data) : [];
 }
+
+/** The tokens that a destination writes into a file that holds sRGB and nothing beyond it. */
+export function tokensNarrowed(brand: Brand, destination: Destination): readonly Token[] {
+  const format = formatById(destination.format);
+  return format?.wide || destination.options.wide === true ? [] : tokensWritten(brand, destination);
+}

@@ -1,10 +1,10 @@
 'use client';
 
 import { Tabs } from '@chakra-ui/react';
-import { useDeferredValue, useMemo, type ReactNode } from 'react';
-import { findingsOf, TIDY_RULES } from '@/core/findings/rules';
+import { type ReactNode } from 'react';
+import { TIDY_RULES } from '@/core/findings/rules';
 import { useBrand } from '@/ui/brand-context';
-import { useTokensWritten } from '@/ui/formats';
+import { useFindings } from '@/ui/findings';
 import { StageTitle } from '@/ui/stage-title';
 import { FilesView } from './files/files-view';
 import { ScaffoldView } from './scaffold-view';
@@ -32,7 +32,7 @@ export function Name() {
     themes: state.brand.themes.length,
   }));
   const { view } = useView();
-  const findings = useFindings();
+  const findings = useToTidy();
   return (
     <Tabs.Root
       value={view}
@@ -65,9 +65,9 @@ export function Name() {
   );
 }
 
-/** How much there is to tidy; counted when nothing more urgent is to be drawn. */
-function useFindings(): number {
-  const brand = useDeferredValue(useBrand((state) => state.replica.brand));
-  const written = useTokensWritten();
-  return useMemo(() => findingsOf(brand, TIDY_RULES, written ? { written } : {}).length, [brand, written]);
+const TIDY = new Set(TIDY_RULES.map(({ id }) => id));
+
+/** How much there is to tidy. */
+function useToTidy(): number {
+  return useFindings((state) => state.found?.filter(({ rule }) => TIDY.has(rule)).length ?? 0);
 }

@@ -1,13 +1,13 @@
 import { type Naming, NAMINGS } from '@/core/brand/document';
 import { Button, Dialog, Portal } from '@chakra-ui/react';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { resolveTheme, swatchesOf } from '@/core/brand/resolve';
 import { readColour } from '@/core/colour/read';
 import type { Finding } from '@/core/findings/finding';
-import { findingsOf, mendOf, mendOffered, TIDY_RULES } from '@/core/findings/rules';
+import { mendOf, mendOffered, TIDY_RULES } from '@/core/findings/rules';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { Choice } from '@/ui/dial';
-import { useTokensWritten } from '@/ui/formats';
+import { useFindings } from '@/ui/findings';
 import { tell } from '@/ui/notices';
 import { showView } from './views';
 import css from './tidy.module.css';
@@ -24,8 +24,7 @@ export function TidyView() {
     theme: state.theme,
   }));
   const mayEdit = useMayEdit();
-  const written = useTokensWritten();
-  const findings = useMemo(() => findingsOf(brand, TIDY_RULES, written ? { written } : {}), [brand, written]);
+  const findings = useFindings((state) => state.found);
   const setNaming = (choice: Naming | 'any') =>
     run({
       label: choice === 'any' ? 'Let names be as they are' : `Name in ${choice}`,
@@ -65,9 +64,11 @@ export function TidyView() {
           kebab <code>text.on-header</code> camel <code>text.onHeader</code> dots <code>text.on.header</code>
         </span>
       </div>
-      {findings.length === 0 && <p className={css.fine}>Everything has a colour, a name of its own and a use.</p>}
+      {findings && !TIDY_RULES.some(({ id }) => findings.some(({ rule }) => rule === id)) && (
+        <p className={css.fine}>Everything has a colour, a name of its own and a use.</p>
+      )}
       {TIDY_RULES.map(({ id, title, mend: mending }) => {
-        const found = findings.filter((finding) => finding.rule === id);
+        const found = findings?.filter((finding) => finding.rule === id) ?? [];
         if (found.length === 0) return null;
         return (
           <section key={id} aria-label={title}>

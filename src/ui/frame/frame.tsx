@@ -6,6 +6,7 @@ import { request } from '../request';
 import { tell } from '../notices';
 import { useBrandStore } from '../brand-context';
 import { useCatch } from '../catch-store';
+import { useFindingsKept } from '../findings';
 import { Readout } from '../readout/readout';
 import { BrandHead } from './brand-head';
 import { ConflictDialog } from './conflict-dialog';
@@ -44,6 +45,7 @@ export function Frame({ surround, guideHidden, children }: { surround: Surround;
   }, []);
   useCaught();
   useFocusKept();
+  useFindingsKept();
   const [keysShown, setKeysShown] = useState(false);
   useFrameKeys(
     () => {

@@ -5,11 +5,12 @@ import { IconButton } from '@chakra-ui/react';
 import { Redo2, Undo2 } from 'lucide-react';
 import { usePathname } from 'next/navigation';
 import { useDeferredValue, useMemo, type ReactNode } from 'react';
-import { textPairs } from '@/core/findings/contrast';
+import { openFindings } from '@/core/findings/accept';
 import { compareBrands } from '@/core/brand/compare';
 import { useBrand } from '../brand-context';
 import { waitingCount } from '../brand-store';
 import { useCatch } from '../catch-store';
+import { useFindings } from '../findings';
 import { useMatch } from '../match-store';
 import { StageLink } from '../stage-link';
 import { BrandHead } from './brand-head';
@@ -150,7 +151,11 @@ function useStageCounts(): Record<StageId, string> {
   const differing = useMatch((state) => state.differing);
   const { replica, release } = useBrand((state) => ({ replica: state.replica, release: state.release }));
   const brand = useDeferredValue(replica.brand);
-  const failing = useMemo(() => textPairs(brand).filter((pair) => !pair.passes).length, [brand]);
+  const found = useFindings((state) => state.found);
+  const failing = useMemo(
+    () => (found ? openFindings(brand, found).filter(({ severity }) => severity === 'error').length : 0),
+    [brand, found],
+  );
   const colourless = useMemo(
     () =>
       new Set(

@@ -38,6 +38,8 @@ export interface Format<Options extends z.ZodObject = z.ZodObject> {
   readonly purpose: string;
   /** What reads it, in a few words that begin with a capital. */
   readonly readBy: string;
+  /** Whether it always holds colours beyond sRGB; others may have an option of that name. */
+  readonly wide?: true;
   /** When what reads it looks at a new file. */
   readonly reload: keyof typeof RELOADS;
   /** Texts, numbers, yes or no, one of several words, or lists; each with a meta made by `about`. */

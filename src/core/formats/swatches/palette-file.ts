@@ -10,6 +10,7 @@ export const paletteFile = defineFormat({
   family: 'swatches',
   extensions: ['.palette.json'],
   purpose: 'One palette to hand on, whole: authored colours, names, rows, locks and its maker.',
+  wide: true,
   readBy: 'Breakwater itself, palette by palette',
   reload: 'import',
   options: paletteOptions.extend({

@@ -9,6 +9,7 @@ export const brandFile = defineFormat({
   family: 'brand',
   extensions: ['.breakwater.json'],
   purpose: 'The whole brand in one open file: to keep, to move, to compare.',
+  wide: true,
   readBy: 'Breakwater itself',
   reload: 'import',
   options: z.strictObject({}),

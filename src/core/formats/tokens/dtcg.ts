@@ -17,6 +17,7 @@ export const dtcg = defineFormat({
   extensions: ['.tokens.json', '.tokens'],
   purpose:
     'For token pipelines and design tools that read the open standard: one file a theme, aliases kept, and the resolver where there are several themes.',
+  wide: true,
   readBy: 'Token pipelines and design tools',
   reload: 'build',
   options: z.strictObject({ themes: chosen.themes }),

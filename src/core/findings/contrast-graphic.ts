@@ -1,0 +1,75 @@
+import { pageOf } from '../brand/elevation';
+import { groundsByName } from '../brand/grounds';
+import type { Brand, Token } from '../brand/document';
+import { groupKind } from '../brand/group-kind';
+import { tokensOf } from '../brand/resolve';
+import { GRAPHIC_RATIO, pairsBelow } from './contrast';
+import { contrastFinding, contrastMend } from './contrast-rule';
+import type { Rule, Severity } from './finding';
+import { worst } from './worst';
+
+/**
+ * Borders, states and colours of data that cannot be made out on their ground: WCAG 2.2, success criterion 1.4.11 (AA). Of states, those that only
+ * their colour tells: focus and selected; the pointer tells hover and pressed, and what is disabled is exempt. Other borders than that of the
+ * focus may be mere decoration, so they are notes. The classes of sequential and diverging palettes are told by their neighbours.
+ */
+export const contrastGraphic: Rule = {
+  id: 'contrast-graphic',
+  title: 'Graphics that cannot be made out',
+  looksAt: ['palettes', 'tokens', 'themes'],
+  find(brand) {
+    const seen = brand.tokens.filter((token) => isGraphic(brand, token));
+    const pairs = pairsBelow(brand, seen, (token) => groundsOfGraphic(brand, token), GRAPHIC_RATIO);
+    pairs.sort(
+      (one, two) =>
+        (weightOf(one.text) === weightOf(two.text) ? 0 : weightOf(one.text) === 'warning' ? -1 : 1) || one.ratio - two.ratio,
+    );
+    return worst(pairs, (pair) =>
+      contrastFinding('contrast-graphic', weightOf(pair.text)!, pair, GRAPHIC_RATIO, 'a graphic wants'),
+    );
+  },
+  mend: contrastMend('Make all of them stand out', GRAPHIC_RATIO, groundsOfGraphic),
+};
+
+/** Whether a token is a graphic that has to be made out on its ground. */
+export function isGraphic(brand: Brand, token: Token): boolean {
+  return weightOf(token) !== null && !isOfSeries(brand, token);
+}
+
+function weightOf({ role, rule, path }: Token): Severity | null {
+  const last = path.slice(path.lastIndexOf('.') + 1).toLowerCase();
+  if (role === 'border') return /focus/.test(last) ? 'warning' : 'note';
+  if (role === 'data') return 'warning';
+  const state = rule?.state ?? (role === 'state' ? last : '');
+  return state === 'focus' || state === 'selected' ? 'warning' : null;
+}
+
+const CHARTS = /(?:^|[._-])(?:chart|plot|graph|map)s?(?:[._-]|$)/i;
+const charts = new WeakMap<readonly Token[], readonly Token[]>();
+const pages = new WeakMap<readonly Token[], readonly Token[]>();
+
+/** What such a token is seen on: what it names, what its name says, the surface of its state, that of charts for data, or else the page. */
+export function groundsOfGraphic(brand: Brand, token: Token): readonly Token[] {
+  const tokens = tokensOf(brand);
+  const named = token.on.length > 0 ? token.on : token.rule ? [token.rule.surface] : null;
+  if (named) return named.flatMap((id) => tokens.get(id) ?? []);
+  const byName = groundsByName(brand, token);
+  if (byName) return byName;
+  const plots = kept(charts, brand.tokens, () =>
+    brand.tokens.filter(({ role, path }) => role === 'surface' && CHARTS.test(path)).slice(0, 1),
+  );
+  if (token.role === 'data' && plots.length > 0) return plots;
+  return kept(pages, brand.tokens, () => [pageOf(brand)].flatMap((page) => page ?? []));
+}
+
+function kept(map: WeakMap<readonly Token[], readonly Token[]>, tokens: readonly Token[], make: () => readonly Token[]) {
+  let found = map.get(tokens);
+  if (!found) map.set(tokens, (found = make()));
+  return found;
+}
+
+/** Whether a token is a class of a sequential or diverging palette, in whichever theme it still points there. */
+function isOfSeries(brand: Brand, token: Token): boolean {
+  const kind = token.role === 'data' ? groupKind(brand, [token], brand.themes[0]!.id) : undefined;
+  return kind === 'sequential' || kind === 'diverging';
+}

@@ -1,0 +1,96 @@
+import type { Step } from '../brand/commands';
+import { TOKEN_STATES, type Brand, type Token } from '../brand/document';
+import { resolveTheme, tokensOf } from '../brand/resolve';
+import { deltaEOk } from '../colour/difference';
+import { STATE_DEFAULTS } from '../brand/state-rule';
+import { finding, type Rule } from './finding';
+import { worst } from './worst';
+
+/** ΔE-OK that is just noticeable: CSS Color 4, section 13.2. */
+export const SEEN = 0.02;
+
+/** States that cannot be told from rest: nobody sees that the pointer is there, or what is chosen. */
+export const state: Rule = {
+  id: 'state',
+  title: 'States that are not told from rest',
+  looksAt: ['palettes', 'tokens', 'themes'],
+  find(brand) {
+    const pairs = brand.themes.flatMap((theme) => {
+      const resolved = resolveTheme(brand, theme.id);
+      return statesOf(brand).flatMap(({ token, rest }) => {
+        const [one, two] = [resolved.get(token.id)?.colour, resolved.get(rest.id)?.colour];
+        if (!one || !two || one.alpha !== two.alpha) return [];
+        // Where two are the same nothing has to be computed.
+        const distance = one.hex === two.hex ? 0 : deltaEOk(one.hex, two.hex);
+        return distance < SEEN ? [{ theme, token, rest, distance }] : [];
+      });
+    });
+    pairs.sort((one, two) => one.distance - two.distance);
+    return worst(pairs, ({ theme, token, rest, distance }) => {
+      const value = Math.floor(distance * 1000) / 1000;
+      return finding(
+        'state',
+        'warning',
+        `${token.path} in ${theme.name} cannot be told from ${rest.path}: ΔE-OK ${value.toFixed(3)}, and ${SEEN} is just noticeable.`,
+        { theme: theme.id, tokens: [token.id, rest.id] },
+        { value, limit: SEEN, text: token.path },
+      );
+    });
+  },
+  mend: {
+    all: 'Make all of them differ',
+    offer: ({ data }) => (data.text === undefined ? null : `Make ${data.text} by rule, so that it differs`),
+    command(brand, findings, label) {
+      const tokens = tokensOf(brand);
+      const steps = new Map<string, Step[]>();
+      for (const { subject } of findings) {
+        const [token, rest] = (subject.tokens ?? []).map((id) => tokens.get(id));
+        if (!token || !rest || subject.theme === undefined) continue;
+        const kind = kindOf(token);
+        const surface = token.rule?.surface ?? brand.tokens.find(({ role }) => role === 'surface')?.id;
+        if (!kind || surface === undefined || surface === token.id) continue;
+        const set = { ...(steps.get(token.id)?.[0] as { set?: Record<string, null> } | undefined)?.set };
+        // Its own value goes, and the rule makes it: a rule is there already, or is begun.
+        if (token.values[subject.theme] !== undefined) set[subject.theme] = null;
+        const made: Step[] = Object.keys(set).length > 0 ? [{ do: 'token.set', id: token.id, set }] : [];
+        if (!token.rule)
+          made.push({
+            do: 'token.edit',
+            id: token.id,
+            set: { rule: { state: kind, of: rest.id, surface, ...STATE_DEFAULTS[kind] } },
+          });
+        if (made.length > 0) steps.set(token.id, made);
+      }
+      return steps.size > 0 ? { label, steps: [...steps.values()].flat() } : null;
+    },
+  },
+};
+
+interface StateOf {
+  readonly token: Token;
+  readonly rest: Token;
+}
+
+const known = new WeakMap<readonly Token[], readonly StateOf[]>();
+
+/** Every state with what it is a state of: by its rule, or by its path beside `….rest` or the token of the path around it. */
+function statesOf(brand: Brand): readonly StateOf[] {
+  let found = known.get(brand.tokens);
+  if (found) return found;
+  const byId = tokensOf(brand);
+  const byPath = new Map(brand.tokens.map((token) => [token.path, token]));
+  found = brand.tokens.flatMap((token): StateOf[] => {
+    if (!kindOf(token)) return [];
+    const around = token.path.slice(0, token.path.lastIndexOf('.'));
+    const rest = token.rule
+      ? byId.get(token.rule.of)
+      : (byPath.get(`${around}.rest`) ?? byPath.get(`${around}.default`) ?? byPath.get(around));
+    return rest && rest !== token ? [{ token, rest }] : [];
+  });
+  known.set(brand.tokens, found);
+  return found;
+}
+
+function kindOf({ rule, path }: Token): (typeof TOKEN_STATES)[number] | undefined {
+  return rule?.state ?? TOKEN_STATES.find((kind) => path.endsWith(`.${kind}`));
+}

@@ -1,0 +1,161 @@
+/** Prove: what fails is found, mended or accepted on record; contrast and colour vision are seen and put right. */
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { PNG } from 'pngjs';
+import type { Browser, ElementHandle } from 'puppeteer-core';
+import { byte } from '../../src/core/colour/read';
+import { seenAs } from '../../src/core/colour/vision';
+import { breakwater } from '../command-line';
+import { startTestServer, type TestServer } from '../test-server';
+import { launch, Person } from './browser';
+
+let server: TestServer;
+let browser: Browser;
+let ida: Person;
+const folder = mkdtempSync(join(tmpdir(), 'breakwater-prove-'));
+beforeAll(async () => {
+  server = await startTestServer('prove');
+  browser = await launch();
+  ida = await Person.enter(browser, server, 'Ida');
+  await ida.stage('Prove');
+});
+afterAll(async () => {
+  const { errors } = ida;
+  await browser.close();
+  await server.close();
+  expect(errors).toEqual([]);
+});
+
+/** What the command line finds in the brand as the server keeps it. */
+const check = async () => {
+  const brand = await ida.page.evaluate(async () =>
+    JSON.stringify(((await (await fetch('/api/brands/quillhaven')).json()) as { brand: object }).brand),
+  );
+  const path = join(folder, 'kept.breakwater.json');
+  writeFileSync(path, brand);
+  const { stdout } = await breakwater('check', path, '--json');
+  return (JSON.parse(stdout) as { findings: { message: string; accepted: boolean; reason?: string }[] }).findings;
+};
+/** Waits until what the server keeps is as it should be. */
+const agrees = async (isSo: (findings: Awaited<ReturnType<typeof check>>) => boolean) => {
+  for (let n = 0; n < 60 && !isSo(await check()); n++) await ida.settled();
+  expect(isSo(await check())).toBe(true);
+};
+const gone = (words: string) =>
+  ida.page.waitForFunction(
+    (part) => ![...document.querySelectorAll('[data-rule]')].some(({ textContent }) => textContent?.includes(part)),
+    {},
+    words,
+  );
+const open = async (words: string) => (await ida.find(`::-p-xpath(//button[@aria-expanded][contains(., "${words}")])`)).click();
+
+test('findings of several kinds stand under their heads, the worst first, and are counted', async () => {
+  await ida.find('[data-rule=contrast-text]');
+  const heads = (await ida.texts('main section h2')).filter((head) => /^[▲△○]/.test(head));
+  expect(heads.slice(0, 3).map((head) => head.replace(/\s*\d+$/, ''))).toEqual([
+    '▲ Texts that cannot be read',
+    '△ Graphics that cannot be made out',
+    '△ Categories that look alike',
+  ]);
+  expect(heads.length).toBeGreaterThan(5);
+  await ida.sees('4 failing');
+});
+
+test('a mend is seen before it is taken, makes the finding vanish, and is one step to undo', async () => {
+  const words = 'text.soft on surface.page in Day has a contrast of 2.97';
+  await open(words);
+  await ida.page.waitForFunction(() =>
+    [...document.querySelectorAll('figcaption')].some(({ textContent }) => textContent?.includes('mended')),
+  );
+  await ida.click('Make text.soft readable');
+  await gone(words);
+  await ida.sees('2 failing');
+  await agrees((found) => !found.some(({ message }) => message.startsWith(words)));
+  await ida.keys('Control', 'z');
+  await ida.page.waitForFunction((part) => document.body.innerText.includes(part), {}, words);
+});
+
+test('accepted with a reason it stays on record, the command line agrees, and it can be withdrawn', async () => {
+  const words = 'text.soft on surface.page in Night bridge has a contrast of 3.15';
+  await open(words);
+  await ida.fill('Why it may stand', 'Only ever set at 24 px on the bridge.');
+  await gone(words);
+  await ida.click('✓ 1 accepted');
+  await ida.sees('Only ever set at 24 px on the bridge.');
+  await agrees((found) =>
+    found.some(
+      ({ message, accepted, reason }) =>
+        message.startsWith(words) && accepted && reason === 'Only ever set at 24 px on the bridge.',
+    ),
+  );
+  await ida.click('Withdraw');
+  await ida.sees('Nothing has been accepted.');
+  await ida.page.waitForFunction(
+    (part) => [...document.querySelectorAll('[data-rule]')].some(({ textContent }) => textContent?.includes(part)),
+    {},
+    words,
+  );
+  await agrees((found) => found.every(({ accepted }) => !accepted));
+});
+
+test('categories that look alike to some eyes are moved apart by their mend', async () => {
+  const words = 'Route lines: to somebody without green cones North Skerry and Outer Bank';
+  await ida.click('Show all 14');
+  await open(words);
+  await ida.click('Move Outer Bank apart');
+  await gone(words);
+  // To no other eyes has it come too near to another.
+  const left = (await ida.texts('[data-rule^=alike]')).filter((words) => /^Route lines:.*Outer Bank/.test(words));
+  expect(left).toEqual([]);
+});
+
+test('in the matrix one goes by arrow keys, moves a lightness until the line is passed, and takes it', async () => {
+  await ida.click('Contrast');
+  const failing = await ida.find('[data-pair="Day/text.soft/surface.page"][data-fails]');
+  await (await ida.find('[data-pair="Day/text.default/surface.page"]')).focus();
+  await ida.page.keyboard.press('ArrowDown');
+  expect(await failing.evaluate((cell) => cell === document.activeElement)).toBe(true);
+  await ida.page.keyboard.press('Enter');
+  const slider = await ida.find('input[aria-label="Lightness of text.soft"]');
+  await slider.focus();
+  const stillFails = () => ida.page.$('[data-pair="Day/text.soft/surface.page"][data-fails]').then(Boolean);
+  for (let n = 0; n < 80 && (await stillFails()); n++) await ida.page.keyboard.press('ArrowLeft');
+  expect(await stillFails()).toBe(false);
+  await ida.click('Use it for text.soft in Day');
+  await agrees(
+    (found) =>
+      !found.some(
+        ({ message }) => message.includes('text.soft on surface.page in Day has a contrast') && message.includes('wants 4.5'),
+      ),
+  );
+});
+
+test('a picture is seen with other eyes, pixel by pixel as the formula says', async () => {
+  const picture = new PNG({ width: 4, height: 1 });
+  const colours = [
+    [219, 93, 44],
+    [44, 150, 93],
+    [25, 110, 169],
+    [128, 128, 128],
+  ];
+  for (const [at, [r, g, b]] of colours.entries()) picture.data.set([r!, g!, b!, 255], at * 4);
+  const path = join(folder, 'four.png');
+  writeFileSync(path, PNG.sync.write(picture));
+  await ida.click('Colour vision');
+  await ida.find('[data-vision=deutan] li');
+  await ida.click('picture');
+  const input = (await ida.page.waitForSelector('[data-testid=own-picture]')) as ElementHandle<HTMLInputElement>;
+  await input.uploadFile(path);
+  const expected = colours.flatMap(([r, g, b]) => [...seenAs([r! / 255, g! / 255, b! / 255], 'protan').map(byte), 255]);
+  await ida.page.waitForFunction(
+    (wanted) => {
+      const canvas = document.querySelector<HTMLCanvasElement>('[data-vision=protan] canvas');
+      return canvas && [...canvas.getContext('2d')!.getImageData(0, 0, 4, 1).data].join() === wanted;
+    },
+    {},
+    expected.join(),
+  );
+  await input.uploadFile('package.json');
+  await ida.sees('package.json is no picture that can be read here, or it is damaged.');
+});
