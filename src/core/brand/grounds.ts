@@ -47,7 +47,11 @@ function groundsIn(tokens: readonly Token[]): Grounds {
     if (token.role === 'text' || token.role === 'border') continue;
     const steps = token.path.split('.');
     const last = PLAIN.includes(steps.at(-1)!) ? steps.at(-2) : steps.at(-1);
-    if (last !== undefined) named.set(folded(last), [...(named.get(folded(last)) ?? []), token]);
+    if (last === undefined) continue;
+    const word = folded(last);
+    const there = named.get(word);
+    if (there) there.push(token);
+    else named.set(word, [token]);
   }
   const found = { surfaces: tokens.filter(({ role }) => role === 'surface'), named };
   known.set(tokens, found);

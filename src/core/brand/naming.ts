@@ -25,12 +25,28 @@ export interface Clash {
   readonly by: 'case' | 'separators';
 }
 
+/** A path without capitals, and without what stands between its words. */
+interface Folded {
+  readonly folded: string;
+  readonly bare: string;
+}
+
+const foldings = new WeakMap<Token, Folded>();
+
+function foldedOnce(token: Token): Folded {
+  let found = foldings.get(token);
+  if (!found) {
+    const folded = token.path.toLowerCase();
+    foldings.set(token, (found = { folded, bare: folded.replace(/[._-]/g, '') }));
+  }
+  return found;
+}
+
 export function clashes(tokens: readonly Token[]): Clash[] {
   const first = new Map<string, Token>();
   const found: Clash[] = [];
   for (const token of tokens) {
-    const folded = token.path.toLowerCase();
-    const bare = folded.replace(/[._-]/g, '');
+    const { folded, bare } = foldedOnce(token);
     const other = first.get(bare);
     if (other) found.push({ one: other, two: token, by: other.path.toLowerCase() === folded ? 'case' : 'separators' });
     else first.set(bare, token);

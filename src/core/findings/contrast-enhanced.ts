@@ -1,7 +1,7 @@
 import { groundsOf } from '../brand/grounds';
-import { ENHANCED_RATIO, pairsBelow, TEXT_RATIO, textsOf } from './contrast';
+import { ENHANCED_RATIO, TEXT_RATIO, textsOf, worstBelow, type Pair } from './contrast';
 import { contrastFinding, contrastMend } from './contrast-rule';
-import type { Rule } from './finding';
+import type { Rule, Severity } from './finding';
 import { worst } from './worst';
 
 /** Texts that can be read, but not as well as the enhanced level asks: WCAG 2.2, success criterion 1.4.6 (AAA). An error where the theme promises it. */
@@ -10,15 +10,26 @@ export const contrastEnhanced: Rule = {
   title: 'Texts below the enhanced contrast',
   looksAt: ['palettes', 'tokens', 'themes'],
   find(brand) {
-    const pairs = pairsBelow(brand, textsOf(brand), (text) => groundsOf(brand, text), ENHANCED_RATIO).filter(
-      ({ ratio }) => ratio >= TEXT_RATIO,
-    );
-    pairs.sort((one, two) => Number(two.theme.enhanced ?? false) - Number(one.theme.enhanced ?? false) || one.ratio - two.ratio);
-    return worst(pairs, (pair) =>
-      pair.theme.enhanced
-        ? contrastFinding('contrast-enhanced', 'error', pair, ENHANCED_RATIO, `${pair.theme.name} promises`)
-        : contrastFinding('contrast-enhanced', 'note', pair, ENHANCED_RATIO, 'the enhanced level wants'),
-    );
+    const [promising, others] = [true, false].map((promised) =>
+      worstBelow(brand, textsOf(brand), (text) => groundsOf(brand, text), ENHANCED_RATIO, {
+        themes: brand.themes.filter(({ enhanced = false }) => enhanced === promised),
+        least: TEXT_RATIO,
+      }),
+    ) as [ReturnType<typeof worstBelow>, ReturnType<typeof worstBelow>];
+    const tell = (severity: Severity, wants: (pair: Pair) => string) => (pair: Pair) =>
+      contrastFinding('contrast-enhanced', severity, pair, ENHANCED_RATIO, wants(pair));
+    return [
+      ...worst(
+        promising.pairs,
+        tell('error', ({ theme }) => `${theme.name} promises`),
+        promising.more,
+      ),
+      ...worst(
+        others.pairs,
+        tell('note', () => 'the enhanced level wants'),
+        others.more,
+      ),
+    ];
   },
   mend: contrastMend('Bring all to the enhanced level', ENHANCED_RATIO, groundsOf),
 };

@@ -3,7 +3,7 @@ import { groundsByName } from '../brand/grounds';
 import type { Brand, Token } from '../brand/document';
 import { groupKind } from '../brand/group-kind';
 import { tokensOf } from '../brand/resolve';
-import { GRAPHIC_RATIO, pairsBelow } from './contrast';
+import { GRAPHIC_RATIO, worstBelow } from './contrast';
 import { contrastFinding, contrastMend } from './contrast-rule';
 import type { Rule, Severity } from './finding';
 import { worst } from './worst';
@@ -19,14 +19,11 @@ export const contrastGraphic: Rule = {
   looksAt: ['palettes', 'tokens', 'themes'],
   find(brand) {
     const seen = brand.tokens.filter((token) => isGraphic(brand, token));
-    const pairs = pairsBelow(brand, seen, (token) => groundsOfGraphic(brand, token), GRAPHIC_RATIO);
-    pairs.sort(
-      (one, two) =>
-        (weightOf(one.text) === weightOf(two.text) ? 0 : weightOf(one.text) === 'warning' ? -1 : 1) || one.ratio - two.ratio,
-    );
-    return worst(pairs, (pair) =>
-      contrastFinding('contrast-graphic', weightOf(pair.text)!, pair, GRAPHIC_RATIO, 'a graphic wants'),
-    );
+    return (['warning', 'note'] as const).flatMap((severity) => {
+      const tokens = seen.filter((token) => weightOf(token) === severity);
+      const { pairs, more } = worstBelow(brand, tokens, (token) => groundsOfGraphic(brand, token), GRAPHIC_RATIO);
+      return worst(pairs, (pair) => contrastFinding('contrast-graphic', severity, pair, GRAPHIC_RATIO, 'a graphic wants'), more);
+    });
   },
   mend: contrastMend('Make all of them stand out', GRAPHIC_RATIO, groundsOfGraphic),
 };
@@ -36,7 +33,15 @@ export function isGraphic(brand: Brand, token: Token): boolean {
   return weightOf(token) !== null && !isOfSeries(brand, token);
 }
 
-function weightOf({ role, rule, path }: Token): Severity | null {
+const weights = new WeakMap<Token, Severity | null>();
+
+function weightOf(token: Token): Severity | null {
+  let weight = weights.get(token);
+  if (weight === undefined) weights.set(token, (weight = weigh(token)));
+  return weight;
+}
+
+function weigh({ role, rule, path }: Token): Severity | null {
   const last = path.slice(path.lastIndexOf('.') + 1).toLowerCase();
   if (role === 'border') return /focus/.test(last) ? 'warning' : 'note';
   if (role === 'data') return 'warning';

@@ -1,5 +1,5 @@
 import { groundsOf } from '../brand/grounds';
-import { pairsBelow, TEXT_RATIO, textsOf } from './contrast';
+import { TEXT_RATIO, textsOf, worstBelow } from './contrast';
 import { contrastFinding, contrastMend } from './contrast-rule';
 import type { Rule } from './finding';
 import { worst } from './worst';
@@ -10,9 +10,8 @@ export const contrastText: Rule = {
   title: 'Texts that cannot be read',
   looksAt: ['palettes', 'tokens', 'themes'],
   find(brand) {
-    const pairs = pairsBelow(brand, textsOf(brand), (text) => groundsOf(brand, text), TEXT_RATIO);
-    pairs.sort((one, two) => one.ratio - two.ratio);
-    return worst(pairs, (pair) => contrastFinding('contrast-text', 'error', pair, TEXT_RATIO, 'text wants'));
+    const { pairs, more } = worstBelow(brand, textsOf(brand), (text) => groundsOf(brand, text), TEXT_RATIO);
+    return worst(pairs, (pair) => contrastFinding('contrast-text', 'error', pair, TEXT_RATIO, 'text wants'), more);
   },
   mend: {
     ...contrastMend('Make all readable', TEXT_RATIO, groundsOf),

@@ -3,6 +3,7 @@ import type { ReadColour } from '../colour/read';
 import type { Brand, Theme, Token } from '../brand/document';
 import { groundsOf } from '../brand/grounds';
 import { resolveTheme } from '../brand/resolve';
+import { MOST_TOLD } from './worst';
 
 /** WCAG 2.2, success criterion 1.4.3 (AA): text of ordinary size. */
 export const TEXT_RATIO = 4.5;
@@ -58,6 +59,55 @@ export function pairsBelow(
   themes: readonly Theme[] = brand.themes,
 ): Pair[] {
   const pairs: Pair[] = [];
+  eachRatio(brand, tokens, grounds, themes, (ratio, theme, text, textColour, { surface, colour }) => {
+    if (ratio < limit) pairs.push({ theme, text, surface, textColour, surfaceColour: colour, ratio });
+  });
+  return pairs;
+}
+
+/** In so many shares of the limit pairs are counted. */
+const SHARES = 4_096;
+
+/**
+ * The worst of those pairs, the worst first, and how many more there are. Of hundreds of thousands only these are ever made.
+ * @param least what is below it is not counted
+ */
+export function worstBelow(
+  brand: Brand,
+  tokens: readonly Token[],
+  grounds: (token: Token) => readonly Token[],
+  limit: number,
+  { themes = brand.themes, least = 0 }: { readonly themes?: readonly Theme[]; readonly least?: number } = {},
+): { readonly pairs: Pair[]; readonly more: number } {
+  // Counted first, by how bad they are, to know how bad a pair must be to be among the worst.
+  const counts = new Uint32Array(SHARES + 1);
+  let all = 0;
+  eachRatio(brand, tokens, grounds, themes, (ratio) => {
+    if (ratio >= limit || ratio < least) return;
+    all++;
+    counts[((ratio / limit) * SHARES) | 0]!++;
+  });
+  let last = 0;
+  for (let sum = counts[0]!; sum < Math.min(all, MOST_TOLD); sum += counts[++last]!);
+  const pairs: Pair[] = [];
+  if (all > 0)
+    eachRatio(brand, tokens, grounds, themes, (ratio, theme, text, textColour, { surface, colour }) => {
+      if (ratio < limit && ratio >= least && (((ratio / limit) * SHARES) | 0) <= last)
+        pairs.push({ theme, text, surface, textColour, surfaceColour: colour, ratio });
+    });
+  pairs.sort((one, two) => one.ratio - two.ratio);
+  const told = pairs.slice(0, MOST_TOLD);
+  return { pairs: told, more: all - told.length };
+}
+
+function eachRatio(
+  brand: Brand,
+  tokens: readonly Token[],
+  grounds: (token: Token) => readonly Token[],
+  themes: readonly Theme[],
+  visit: (ratio: number, theme: Theme, token: Token, colour: ReadColour, ground: Lit) => void,
+): void {
+  const on = tokens.map(grounds);
   for (const theme of themes) {
     const resolved = resolveTheme(brand, theme.id);
     const known = new Map<readonly Token[], readonly Lit[]>();
@@ -72,18 +122,18 @@ export function pairsBelow(
       }
       return lit;
     };
-    for (const token of tokens) {
-      const textColour = resolved.get(token.id)?.colour;
-      if (!textColour) continue;
-      const own = hexLuminance(textColour.hex) + 0.05;
-      for (const { surface, colour, luminance } of litOf(grounds(token))) {
+    for (const [at, token] of tokens.entries()) {
+      const colour = resolved.get(token.id)?.colour;
+      if (!colour) continue;
+      const own = hexLuminance(colour.hex) + 0.05;
+      for (const ground of litOf(on[at]!)) {
+        const { luminance } = ground;
         const ratio =
-          textColour.alpha < 1 ? contrastRatio(textColour, colour) : own > luminance ? own / luminance : luminance / own;
-        if (ratio < limit) pairs.push({ theme, text: token, surface, textColour, surfaceColour: colour, ratio });
+          colour.alpha < 1 ? contrastRatio(colour, ground.colour) : own > luminance ? own / luminance : luminance / own;
+        visit(ratio, theme, token, colour, ground);
       }
     }
   }
-  return pairs;
 }
 
 /**

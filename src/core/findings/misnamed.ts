@@ -1,7 +1,16 @@
+import type { Naming, Token } from '../brand/document';
 import { named } from '../brand/naming';
 import { renameTokens } from '../brand/rename-tokens';
 import { tokensOf } from '../brand/resolve';
 import { finding, type Rule } from './finding';
+
+const known = new WeakMap<Token, { readonly naming: Naming; readonly to: string }>();
+
+function namedOnce(token: Token, naming: Naming): string {
+  let found = known.get(token);
+  if (found?.naming !== naming) known.set(token, (found = { naming, to: named(token.path, naming) }));
+  return found!.to;
+}
 
 /** Paths that do not keep to the convention that the brand has chosen. */
 export const misnamed: Rule = {
@@ -11,8 +20,9 @@ export const misnamed: Rule = {
   find({ tokens, naming }) {
     if (!naming) return [];
     const taken = new Set(tokens.map(({ path }) => path));
-    return tokens.flatMap(({ id, path }) => {
-      const to = named(path, naming);
+    return tokens.flatMap((token) => {
+      const { id, path } = token;
+      const to = namedOnce(token, naming);
       if (to === path) return [];
       const message = `${path} is written ${to} in the convention chosen${taken.has(to) ? ', and that path is taken' : ''}.`;
       return [finding('naming', 'note', message, { tokens: [id] }, taken.has(to) ? {} : { to })];

@@ -8,12 +8,13 @@ export const noColour: Rule = {
   looksAt: ['palettes', 'tokens', 'themes'],
   find: (brand) =>
     brand.themes.flatMap((theme) =>
-      [...resolveTheme(brand, theme.id).values()].flatMap((resolved) => {
-        if (resolved.colour) return [];
-        const { id, path } = resolved.token;
-        const way = lostWay(resolved, theme.id);
-        const message = `${path} has no colour in ${theme.name}${way && `: ${way}`}.`;
-        return [finding('no-colour', 'error', message, { theme: theme.id, tokens: [id] })];
-      }),
+      [...resolveTheme(brand, theme.id).values()]
+        .filter(({ colour }) => !colour)
+        .map((resolved) => {
+          const { id, path } = resolved.token;
+          const way = lostWay(resolved, theme.id);
+          const message = `${path} has no colour in ${theme.name}${way && `: ${way}`}.`;
+          return finding('no-colour', 'error', message, { theme: theme.id, tokens: [id] });
+        }),
     ),
 };

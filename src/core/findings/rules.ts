@@ -62,6 +62,9 @@ export function worstFirst(findings: readonly Finding[]): Finding[] {
   return [...findings].sort((one, two) => rank(one) - rank(two));
 }
 
+/** A brand that is edited holds no circle: the edit would be refused. To look for one costs more than most rules together. */
+const FOLLOWED = RULES.filter((rule) => rule !== cycle);
+
 /**
  * Finds in one state of a brand after the other. A rule is asked again only where a part that it looks at has changed; what it remembers of
  * resolved tokens and of palettes does the rest.
@@ -74,7 +77,7 @@ export class Finder {
   /** Everything that the rules find, the worst first. */
   find(brand: Brand): Finding[] {
     return worstFirst(
-      RULES.flatMap((rule) => {
+      FOLLOWED.flatMap((rule) => {
         const parts = rule.looksAt.map((part) => brand[part]);
         const last = this.last.get(rule);
         if (last?.parts.every((part, at) => part === parts[at])) return last.found;

@@ -1,7 +1,9 @@
 import type { Step } from '../brand/commands';
 import { TOKEN_STATES, type Brand, type Token } from '../brand/document';
 import { resolveTheme, tokensOf } from '../brand/resolve';
-import { deltaEOk } from '../colour/difference';
+import { bytesOf } from '../colour/integers';
+import { bytesToOklab, type Oklab } from '../colour/oklab';
+import type { ReadColour } from '../colour/read';
 import { STATE_DEFAULTS } from '../brand/state-rule';
 import { finding, type Rule } from './finding';
 import { worst } from './worst';
@@ -21,7 +23,7 @@ export const state: Rule = {
         const [one, two] = [resolved.get(token.id)?.colour, resolved.get(rest.id)?.colour];
         if (!one || !two || one.alpha !== two.alpha) return [];
         // Where two are the same nothing has to be computed.
-        const distance = one.hex === two.hex ? 0 : deltaEOk(one.hex, two.hex);
+        const distance = one.hex === two.hex ? 0 : apart(one, two);
         return distance < SEEN ? [{ theme, token, rest, distance }] : [];
       });
     });
@@ -66,6 +68,18 @@ export const state: Rule = {
   },
 };
 
+const shown = new WeakMap<ReadColour, Oklab>();
+
+/** ΔE-OK of what a screen shows of two colours. */
+function apart(one: ReadColour, two: ReadColour): number {
+  const [a, b] = [one, two].map((colour) => {
+    let found = shown.get(colour);
+    if (!found) shown.set(colour, (found = bytesToOklab(...(bytesOf(colour).slice(0, 3) as [number, number, number]))));
+    return found;
+  }) as [Oklab, Oklab];
+  return Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
+}
+
 interface StateOf {
   readonly token: Token;
   readonly rest: Token;
@@ -91,6 +105,11 @@ function statesOf(brand: Brand): readonly StateOf[] {
   return found;
 }
 
-function kindOf({ rule, path }: Token): (typeof TOKEN_STATES)[number] | undefined {
-  return rule?.state ?? TOKEN_STATES.find((kind) => path.endsWith(`.${kind}`));
+type Kind = (typeof TOKEN_STATES)[number];
+const kinds: ReadonlySet<string> = new Set(TOKEN_STATES);
+
+function kindOf({ rule, path }: Token): Kind | undefined {
+  if (rule) return rule.state;
+  const last = path.slice(path.lastIndexOf('.') + 1);
+  return kinds.has(last) && last !== path ? (last as Kind) : undefined;
 }

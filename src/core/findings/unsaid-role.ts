@@ -3,6 +3,14 @@ import type { Token } from '../brand/document';
 import { likelyRole } from '../brand/token-role';
 import { finding, type Rule } from './finding';
 
+const known = new WeakMap<Token, Token['role']>();
+
+function likelyOnce(token: Token): Token['role'] {
+  let role = known.get(token);
+  if (!role) known.set(token, (role = likelyRole(token.path)));
+  return role;
+}
+
 /** Tokens of which nobody has said what they are, though their path or use does: what is not known to be a text is not measured. */
 export const unsaidRole: Rule = {
   id: 'role',
@@ -12,7 +20,7 @@ export const unsaidRole: Rule = {
     const grounds = new Set(tokens.flatMap(({ on }) => on));
     return tokens.flatMap((token) => {
       if (token.role !== 'other') return [];
-      const role = token.rule ? 'state' : grounds.has(token.id) ? 'surface' : likelyRole(token.path);
+      const role = token.rule ? 'state' : grounds.has(token.id) ? 'surface' : likelyOnce(token);
       if (role === 'other') return [];
       const message = `${token.path} is probably of the role ${role}, and has none.`;
       return [finding('role', 'note', message, { tokens: [token.id] }, { role })];
