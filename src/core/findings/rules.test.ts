@@ -1,4 +1,5 @@
 /** Every rule on a few tokens: the whole finding, what is offered, and the steps that put it right. */
+import { readFileSync } from 'node:fs';
 import { changedToken, fewTokens } from '../../../tests/few-tokens';
 import type { Brand, DataField } from '../brand/document';
 import { contrastText } from './contrast-text';
@@ -60,6 +61,13 @@ test('rules in their order, each with a title of its own; Tidy leaves contrast t
     ['role', 'Take all as guessed'],
     ['unused', 'Delete all'],
   ]);
+});
+
+test('every rule stands in the table of docs/findings.md', () => {
+  const told = readFileSync('docs/findings.md', 'utf8')
+    .match(/^\| `[a-z-]+`/gm)!
+    .map((cell) => cell.slice(3, -1));
+  expect(told.sort()).toEqual(RULES.map(({ id }) => id).sort());
 });
 
 test('an error stops a release, a warning does not; what no rule of the brand found has no mend', () => {

@@ -24,14 +24,15 @@ const LEAST = Float64Array.from({ length: 257 }, (_, value) => {
   return high;
 });
 
-/** The channel value at the beginning of each of so many equal stretches of light, none of which holds two borders. */
+/**
+ * The channel value at the beginning of each of so many equal stretches of light, none of which holds two borders, from -1 to 2: what somebody
+ * sees may lie a little outside 0..1, and is cut by being looked up. A hair before each beginning, for a product may be rounded up to it.
+ */
 const STRETCHES = 16_384;
-const FIRST = Uint8Array.from({ length: STRETCHES + 1 }, (_, at) => plainly(at / STRETCHES));
+const FIRST = Uint8Array.from({ length: 3 * STRETCHES + 1 }, (_, at) => plainly(at / STRETCHES - 1 - 1e-9));
 
 function shown(linear: number): number {
-  if (linear <= 0) return 0;
-  if (linear >= 1) return 255;
-  const value = FIRST[(linear * STRETCHES) | 0]!;
+  const value = FIRST[(linear * STRETCHES + STRETCHES) | 0]!;
   return linear >= LEAST[value + 1]! ? value + 1 : value;
 }
 
