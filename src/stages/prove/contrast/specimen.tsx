@@ -1,5 +1,5 @@
 import { Button } from '@chakra-ui/react';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import type { Command } from '@/core/brand/commands';
 import type { Theme, Token } from '@/core/brand/document';
 import { resolveTheme, swatchesOf, tokensOf, tokensUsing } from '@/core/brand/resolve';
@@ -24,30 +24,32 @@ export function Specimen({ row, ground: shownGround, theme }: { row: MatrixRow; 
   const ground = tokensOf(settled).get(shownGround.id) ?? shownGround;
   const resolved = resolveTheme(settled, theme.id);
   const [start, under] = [resolved.get(seenToken.id)?.colour, resolved.get(ground.id)?.colour];
-  const [moved, setMoved] = useState<{ readonly of: 'seen' | 'ground'; readonly hex: string } | null>(null);
+  const [moved, setMoved] = useState<{
+    readonly of: 'seen' | 'ground';
+    readonly hex: string;
+    readonly command: Command;
+  } | null>(null);
   const token = moved?.of === 'ground' ? ground : seenToken;
-  const command = useMemo<Command | null>(
-    () =>
-      moved && {
-        label: `Move ${token.path} in ${theme.name}`,
-        steps: [{ do: 'token.set', id: token.id, set: { [theme.id]: { colour: moved.hex } } }],
-      },
-    [moved, token, theme],
-  );
+  const command = moved?.command ?? null;
   useTrial(command);
+  const moveTo = (of: 'seen' | 'ground', hex: string) => {
+    const { id, path } = of === 'ground' ? ground : seenToken;
+    const steps: Command['steps'] = [{ do: 'token.set', id, set: { [theme.id]: { colour: hex } } }];
+    setMoved({ of, hex, command: { label: `Move ${path} in ${theme.name}`, steps } });
+  };
   if (!start || !under) return null;
   const seen = moved?.of === 'seen' ? readColour(moved.hex)! : start;
   const on = moved?.of === 'ground' ? readColour(moved.hex)! : under;
   const ratio = contrastRatio(seen, on);
   const needed = row.kind === 'text' ? TEXT_RATIO : GRAPHIC_RATIO;
   const move = (of: 'seen' | 'ground', from: typeof start) => (lightness: number) =>
-    setMoved({ of, hex: oklchHex([lightness, from.oklch[1], from.oklch[2]]) });
+    moveTo(of, oklchHex([lightness, from.oklch[1], from.oklch[2]]));
   const propose = () => {
     const grounds = row.kind === 'text' ? groundsOf(settled, seenToken) : groundsOfGraphic(settled, seenToken);
     const all = grounds.includes(ground) ? grounds : [...grounds, ground];
     const found =
       proposeOn(settled, seenToken, all, theme.id, needed) ?? proposeOn(settled, seenToken, [ground], theme.id, needed);
-    if (found) setMoved({ of: 'seen', hex: found.hex });
+    if (found) moveTo('seen', found.hex);
   };
   const take = (taken: Command) => {
     setMoved(null);
