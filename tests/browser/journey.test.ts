@@ -149,7 +149,9 @@ test('prove: the worst finding comes first, and its mend makes it vanish', async
   await ida.stage('Prove');
   await ida.find('[data-rule=contrast-text]');
   await ida.click('Show all');
-  await (await ida.find('::-p-xpath(//button[@aria-expanded][contains(., "text.quiet on surface.panel in Night bridge")])')).click();
+  await (
+    await ida.find('::-p-xpath(//button[@aria-expanded][contains(., "text.quiet on surface.panel in Night bridge")])')
+  ).click();
   const failing = () =>
     ida.page.$$eval(
       '[data-rule=contrast-text]',
