@@ -39,6 +39,7 @@ module.exports = {
       image: ['base', 'colour'],
       brand: ['base', 'colour', 'palette'],
       findings: ['base', 'colour', 'palette', 'brand'],
+      data: ['base', 'colour', 'source', 'brand'],
       intake: ['base', 'colour', 'source', 'image', 'brand'],
       formats: ['base', 'colour', 'palette', 'image', 'brand', 'findings'],
       graft: ['base', 'colour', 'source', 'brand', 'findings'],

@@ -53,7 +53,13 @@ test('from a list to screens that are read back, with neutral scroll bars and no
   await ida.find('[data-token="text.quiet"]');
 
   await ida.stage('Prove');
+  await ida.find('[data-rule]');
+  await ida.click('Contrast');
   await ida.find('[data-pair]');
+  await ida.click('Charts');
+  await ida.find('[data-category]');
+  await ida.click('Colour vision');
+  await ida.find('[data-vision]');
 
   await ida.stage('Ship');
   await ida.click('Booking site');

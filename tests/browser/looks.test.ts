@@ -99,6 +99,12 @@ test.each(['Paper', 'Mid grey', 'Ink'])('on %s every view of Prove is readable a
   await (await ida.find('[data-fails]')).click();
   await ida.find('input[type=range]');
   expect(['contrast', await findings(ida)]).toEqual(['contrast', []]);
+  await ida.click('Charts');
+  await ida.find('li[data-category]');
+  expect(['charts', await findings(ida)]).toEqual(['charts', []]);
+  await ida.click('amounts');
+  await ida.find('[data-chart="Heat map"] rect');
+  expect(['amounts', await findings(ida)]).toEqual(['amounts', []]);
   await ida.click('Colour vision');
   await ida.find('[data-vision]');
   expect(['vision', await findings(ida)]).toEqual(['vision', []]);

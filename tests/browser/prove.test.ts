@@ -159,3 +159,96 @@ test('a picture is seen with other eyes, pixel by pixel as the formula says', as
   await input.uploadFile('package.json');
   await ida.sees('package.json is no picture that can be read here, or it is damaged.');
 });
+
+describe('charts with one’s own data', () => {
+  const lines = Array.from({ length: 17 }, (_, at) => `Line ${String.fromCharCode(65 + at)}`);
+  const csv = join(folder, 'sailings.csv');
+  // As a spreadsheet of many countries writes it: a byte order mark, semicolons, decimal commas; and a ragged row.
+  const rows = lines.flatMap((line, at) => ['01', '02', '03'].map((month, n) => `${line};2026-${month};${at + 1},${n}5`));
+  /** What the drawn bars are filled with, in their order. */
+  const fills = () =>
+    ida.page.$$eval('[data-chart=Bars] .recharts-bar-rectangle path', (bars) => bars.map((bar) => bar.getAttribute('fill')!));
+
+  test('seventeen categories on eight colours are drawn as a consumer would, and extended in two presses', async () => {
+    writeFileSync(csv, `\ufeffLinie;Monat;Verspätung\n${rows.join('\n')}\nLine A;2026-03\n`);
+    await ida.click('Charts');
+    await ida.find('[data-category]');
+    const input = (await ida.page.waitForSelector('[data-testid=chart-data]')) as ElementHandle<HTMLInputElement>;
+    await input.uploadFile(csv);
+    await ida.find('[data-category="Line Q"]');
+    await ida.sees('1 row has fewer cells than there are columns');
+    await (await ida.find('select[aria-label="Colours of"]')).select('route');
+    await ida.sees('9 of 17 have no colour');
+    await ida.page.waitForFunction(
+      () => document.querySelectorAll('[data-chart=Bars] .recharts-bar-rectangle path').length === 17,
+    );
+    expect(new Set(await fills()).size).toBe(8);
+    await ida.click('fills in');
+    await ida.page.waitForFunction(
+      () => document.querySelector('li[data-category="Line A"]')?.getAttribute('data-how') === 'filled in',
+    );
+    expect((await fills()).slice(8, 10)).toEqual(['#1f77b4', '#ff7f0e']);
+    await ida.click('Extend to 17…');
+    await ida.sees('Adds 9 swatches');
+    await ida.page.waitForFunction(() =>
+      [...document.querySelectorAll('[role=dialog] button')].some(
+        (button) => button.textContent === 'Extend to 17' && !(button as HTMLButtonElement).disabled,
+      ),
+    );
+    await ida.page.evaluate(() =>
+      [...document.querySelectorAll<HTMLButtonElement>('[role=dialog] button')]
+        .find((button) => button.textContent === 'Extend to 17')!
+        .click(),
+    );
+    await ida.page.waitForFunction(
+      () => !document.querySelector('[role=dialog]') && !document.querySelector('li[data-how="filled in"]'),
+    );
+    expect(new Set(await fills()).size).toBe(17);
+  });
+
+  test('a swatch that is dropped on a category is pinned to it, and stays whatever else is drawn', async () => {
+    const strand = (await (await ida.find('[data-palette="core"] i')).boundingBox())!;
+    const lamp = { x: strand.x + (strand.width / 8) * 4.5, y: strand.y + strand.height / 2 };
+    await ida.drag(lamp, await ida.find('li[data-category="Line C"]'));
+    await ida.page.waitForFunction(
+      () => document.querySelector('li[data-category="Line C"]')?.getAttribute('data-how') === 'pinned',
+    );
+    const colour = () =>
+      ida.page.$eval('[data-chart=Bars] path[data-category="Line C"], [data-chart=Bars] [data-category="Line C"] path', (bar) =>
+        bar.getAttribute('fill'),
+      );
+    expect(await colour()).toBe('#f0bb3b');
+    await (await ida.find('select[aria-label="Amount"]')).select('');
+    await ida.page.waitForFunction(() => document.querySelector('li[data-category]')?.getAttribute('data-category') === 'Line A');
+    expect(await colour()).toBe('#f0bb3b');
+  });
+
+  test('amounts have colours of a series, by value or by rank, in classes or not', async () => {
+    await ida.click('amounts');
+    const cells = () =>
+      ida.page.$$eval('[data-chart="Heat map"] rect', (found) => found.map((cell) => cell.getAttribute('fill')!));
+    await ida.page.waitForFunction(() => document.querySelectorAll('[data-chart="Heat map"] rect').length === 51);
+    await (await ida.find('select[aria-label="Amount"]')).select('2');
+    await ida.page.waitForFunction(
+      () =>
+        new Set([...document.querySelectorAll('[data-chart="Heat map"] rect')].map((cell) => cell.getAttribute('fill'))).size >
+        20,
+    );
+    await ida.click('3');
+    await ida.page.waitForFunction(
+      () =>
+        new Set([...document.querySelectorAll('[data-chart="Heat map"] rect')].map((cell) => cell.getAttribute('fill'))).size ===
+        3,
+    );
+    const byValue = await cells();
+    await ida.click('rank');
+    await ida.page.waitForFunction(
+      (before) =>
+        [...document.querySelectorAll('[data-chart="Heat map"] rect')].map((cell) => cell.getAttribute('fill')).join() !== before,
+      {},
+      byValue.join(),
+    );
+    // The ends of the palette are its own colours.
+    expect(new Set(await cells())).toEqual(expect.objectContaining(new Set(['#e7f5f8', '#003a72'])));
+  });
+});

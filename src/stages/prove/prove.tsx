@@ -4,6 +4,7 @@ import { openFindings } from '@/core/findings/accept';
 import { useBrand } from '@/ui/brand-context';
 import { useFindings } from '@/ui/findings';
 import { StageViews, type StageView } from '@/ui/stage-views';
+import { ChartsView } from './charts/charts-view';
 import { ContrastView } from './contrast/contrast-view';
 import { FindingsView } from './findings/findings-view';
 import { showView, useView, type ViewId } from './views';
@@ -12,6 +13,7 @@ import { VisionView } from './vision/vision-view';
 const VIEWS: readonly StageView<ViewId>[] = [
   { id: 'findings', label: 'Findings', View: FindingsView },
   { id: 'contrast', label: 'Contrast', View: ContrastView },
+  { id: 'charts', label: 'Charts', View: ChartsView },
   { id: 'vision', label: 'Colour vision', View: VisionView },
 ];
 

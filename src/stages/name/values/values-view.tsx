@@ -12,7 +12,7 @@ import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { CommitInput } from '@/ui/commit-input';
 import { tell } from '@/ui/notices';
 import { TokenField } from '@/ui/token-field/token-field';
-import { ExtendValues } from './extend-values';
+import { ExtendValues } from '@/ui/extend-values';
 import { ValuesImport } from './values-import';
 import css from './values.module.css';
 
@@ -163,7 +163,7 @@ function Field({ field }: { field: DataField }) {
         )}
       </div>
       {arrived && <ValuesImport field={field} file={arrived} onTake={take} onClose={() => setArrived(null)} />}
-      {extending && <ExtendValues field={field} onClose={() => setExtending(false)} />}
+      {extending && <ExtendValues extended={{ field, brand, steps: [] }} onClose={() => setExtending(false)} />}
       <div ref={scroller} className={css.values} role="list" aria-label={`Values of ${field.name}`}>
         <div style={{ height: rows.getTotalSize(), position: 'relative' }}>
           {rows.getVirtualItems().map(({ index, start }) => {

@@ -5,24 +5,12 @@ import { Choice } from '@/ui/dial';
 import { Empty } from '@/ui/empty';
 import { StageLink } from '@/ui/stage-link';
 import { Button } from '@chakra-ui/react';
+import { floor, GOOD } from './good';
 import { Specimen } from './specimen';
 import css from './contrast.module.css';
 
 /** More than these are no table that anybody reads; filter by kind, or name fewer. */
 const MOST = { rows: 160, grounds: 40 } as const;
-
-/** What a ratio is good for, by a sign of a shape of its own and in words. */
-export const GOOD: Readonly<Record<Good, { readonly sign: string; readonly words: string }>> = {
-  enhanced: { sign: '●', words: 'any text, enhanced' },
-  text: { sign: '◕', words: 'any text' },
-  large: { sign: '◑', words: 'large text, graphics' },
-  nothing: { sign: '○', words: 'nothing that must be seen' },
-};
-
-/** Two decimals, cut and not rounded: 4.496 must not read as 4.50. */
-export function floor(ratio: number): string {
-  return (Math.floor(ratio * 100) / 100).toFixed(2);
-}
 
 /** What is to be seen, down, against what it is seen on, across, in the theme in view. */
 export function ContrastView() {

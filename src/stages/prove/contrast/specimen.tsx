@@ -12,7 +12,7 @@ import { groundsOfGraphic } from '@/core/findings/contrast-graphic';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { Dial } from '@/ui/dial';
 import { useTrial } from '@/ui/use-trial';
-import { floor, GOOD } from './contrast-view';
+import { floor, GOOD } from './good';
 import css from './contrast.module.css';
 
 /** One pair in real sizes; either colour can be moved in lightness, and everything shows what that would give until it is taken. */

@@ -13,7 +13,7 @@ import { mendFor } from '@/ui/findings';
 import { useTokensWritten } from '@/ui/formats';
 import { tell } from '@/ui/notices';
 import { StageLink } from '@/ui/stage-link';
-import { coloursOf, type FindingColour } from './finding-row';
+import { coloursOf, type FindingColour } from './finding-colours';
 import css from './findings.module.css';
 
 /** Where a finding matters, what would put it right, seen before it is taken, and the word that it may stand. */

@@ -1,26 +1,27 @@
 import { useMemo } from 'react';
-import type { DataField } from '@/core/brand/document';
+import type { ChartField } from '@/core/data/chart-field';
 import { extendField, lackOf } from '@/core/brand/extend-field';
 import { newId } from '@/core/brand/identity';
 import { resolveTheme } from '@/core/brand/resolve';
+import { APART } from '@/core/findings/categories';
 import { CATEGORICAL_COUNT, hardPairs } from '@/core/palette/categorical';
-import { useBrand } from '@/ui/brand-context';
-import { Strip } from '@/ui/strip';
-import { useComputed } from '@/ui/use-computed';
-import { VISION_WORDS } from '@/ui/vision-words';
 import { findCategories } from '@/workers/solver';
-import css from './values.module.css';
-import { FormDialog } from '@/ui/form-dialog';
+import { useBrand } from './brand-context';
+import { Strip } from './strip';
+import { useComputed } from './use-computed';
+import { VISION_WORDS } from './vision-words';
+import { FormDialog } from './form-dialog';
+import css from './extend-values.module.css';
 
-/** ΔE2000 below which two colours of a chart are not told apart at a glance (common practice: 10). */
-const APART = 10;
 /** Pairs that are told one by one. */
 const TOLD = 5;
 const VISIONS = ['protan', 'deutan', 'tritan'] as const;
 
 /** Further colours for the values that have none, told apart from those there are as well as can be, taken in one step. */
-export function ExtendValues({ field, onClose }: { field: DataField; onClose: () => void }) {
-  const { brand, theme, run } = useBrand((state) => ({ brand: state.replica.brand, theme: state.theme, run: state.run }));
+/** @param extended the field, the brand that has it, and the steps that make it so, which are taken with the colours */
+export function ExtendValues({ extended, onClose }: { extended: ChartField; onClose: () => void }) {
+  const { field, brand, steps } = extended;
+  const { theme, run } = useBrand((state) => ({ theme: state.theme, run: state.run }));
   const { given, bare } = useMemo(() => lackOf(brand, field, theme), [brand, field, theme]);
   const surface = [...resolveTheme(brand, theme).values()].find(
     ({ token, colour }) => token.role === 'surface' && colour,
@@ -41,14 +42,17 @@ export function ExtendValues({ field, onClose }: { field: DataField; onClose: ()
   const pairs = useMemo(() => (set ? hardPairs(set.colours, VISIONS, APART) : []), [set]);
   const added = set?.colours.slice(given.length) ?? [];
   const nameOf = (at: number) => given[at]?.name ?? bare[at - given.length];
-  const take = () => run(extendField(brand, field, theme, added, newId)) && onClose();
+  const take = () => {
+    const command = extendField(brand, field, theme, added, newId);
+    return run({ ...command, steps: [...steps, ...command.steps] }) && onClose();
+  };
   return (
     <FormDialog
       title={`Extend ${field.name} from ${given.length} to ${count} colours`}
       act={`Extend to ${given.length + added.length}`}
       disabled={added.length === 0}
       size="lg"
-      body={css.importing}
+      body={css.body}
       onAct={take}
       onClose={onClose}
     >
