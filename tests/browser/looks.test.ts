@@ -107,6 +107,13 @@ test.each(['Paper', 'Mid grey', 'Ink'])('on %s every view of Prove is readable a
   expect(['amounts', await findings(ida)]).toEqual(['amounts', []]);
   await ida.click('Colour vision');
   await ida.find('[data-vision]');
+  await ida.click('Own picture');
+  const input = (await ida.page.waitForSelector('[data-testid=own-picture]')) as ElementHandle<HTMLInputElement>;
+  await input.uploadFile('demo/gather/harbour-at-dusk.jpg');
+  await ida.find('[data-area]');
+  expect(['own picture', await findings(ida)]).toEqual(['own picture', []]);
+  await ida.click('Colour vision');
+  await ida.find('[data-vision]');
   expect(['vision', await findings(ida)]).toEqual(['vision', []]);
 });
 

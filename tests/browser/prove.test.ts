@@ -160,6 +160,23 @@ test('a picture is seen with other eyes, pixel by pixel as the formula says', as
   await ida.sees('package.json is no picture that can be read here, or it is damaged.');
 });
 
+test('what of a screenshot is none of the brand’s colours is outlined, and named with its nearest', async () => {
+  const picture = new PNG({ width: 240, height: 120 });
+  for (let at = 0; at < 240 * 120; at++) {
+    const [x, y] = [at % 240, Math.floor(at / 240)];
+    const off = x >= 24 && x < 72 && y >= 24 && y < 60;
+    picture.data.set([...(off ? [204, 0, 204] : [221, 240, 238]), 255], at * 4);
+  }
+  const path = join(folder, 'screen.png');
+  writeFileSync(path, PNG.sync.write(picture));
+  await ida.click('Own picture');
+  const input = (await ida.page.waitForSelector('[data-testid=own-picture]')) as ElementHandle<HTMLInputElement>;
+  await input.uploadFile(path);
+  await ida.sees('94.0 % of it has a colour of the brand');
+  expect(await ida.texts('[data-area]')).toEqual([expect.stringMatching(/^1 #cc00cc, nearest .+, ΔE \d+\.\d 6\.0 %$/)]);
+  await ida.sees('#ddf0ee is surface.page');
+});
+
 describe('charts with one’s own data', () => {
   const lines = Array.from({ length: 17 }, (_, at) => `Line ${String.fromCharCode(65 + at)}`);
   const csv = join(folder, 'sailings.csv');
@@ -228,6 +245,7 @@ describe('charts with one’s own data', () => {
     const cells = () =>
       ida.page.$$eval('[data-chart="Heat map"] rect', (found) => found.map((cell) => cell.getAttribute('fill')!));
     await ida.page.waitForFunction(() => document.querySelectorAll('[data-chart="Heat map"] rect').length === 51);
+    expect(await ida.page.$$eval('[data-chart=Map] polygon', (regions) => regions.length)).toBe(17);
     await (await ida.find('select[aria-label="Amount"]')).select('2');
     await ida.page.waitForFunction(
       () =>

@@ -16,6 +16,11 @@ test('rows are summed by category and along, the greatest first; without a value
     ['Kelp', 5, 2, [3, 2]],
     ['Mill', 4, 2, [0, 4]],
   ]);
+  expect(sumUp(data, { category: 0, value: 2, along: 1 }).bins.filter(({ rows: count }) => count > 0)).toEqual([
+    { from: 2, to: 2.1, rows: 1 },
+    { from: 3, to: expect.closeTo(3.1), rows: 1 },
+    { from: expect.closeTo(3.9), to: expect.closeTo(4), rows: 1 },
+  ]);
   expect(sumUp(data, { category: 0, value: null, along: null }).categories.map(({ sum }) => sum)).toEqual([2, 2]);
   expect(sumUp(data, { category: null, value: 2, along: null }).categories.map(({ name, sum }) => [name, sum])).toEqual([['All', 9]]);
 });
@@ -31,6 +36,7 @@ test('whatever is chosen, nothing is lost: the sums of all categories, and of al
       expect(categories.reduce((sum, each) => sum + each.sum, 0)).toBeCloseTo(whole);
       expect(categories.reduce((sum, { along }) => sum + along.reduce((a, b) => a + b, 0), 0)).toBeCloseTo(whole);
       expect(categories.reduce((sum, each) => sum + each.rows, 0)).toBe(cells.length);
+      expect(sumUp(data, { category: 0, value: 1, along: 2 }).bins.reduce((sum, bin) => sum + bin.rows, 0)).toBe(cells.length);
     }),
   );
 });

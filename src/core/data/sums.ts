@@ -17,7 +17,18 @@ export interface Sums {
   readonly categories: readonly CategorySum[];
   /** What the chart goes along, in order; empty where nothing was chosen. */
   readonly places: readonly string[];
+  /** How many rows have how much, in stretches of equal length; empty where nothing is measured. */
+  readonly bins: readonly Bin[];
 }
+
+/** A stretch of amounts, its beginning in it and its end not, but for the last. */
+export interface Bin {
+  readonly from: number;
+  readonly to: number;
+  readonly rows: number;
+}
+
+const BINS = 20;
 
 /** More categories than these are put together: nobody tells so many colours apart, and no legend holds them. */
 export const MOST_CATEGORIES = 40;
@@ -43,7 +54,18 @@ export function sumUp({ columns, rows }: DataTable, { category, value, along }: 
     if (place >= 0) found.along[place]! += number;
   }
   const all = Array.from(sums, ([name, rest]): CategorySum => ({ name, ...rest })).sort((one, two) => two.sum - one.sum || (one.name < two.name ? -1 : 1));
-  return { categories: together(all), places: places.names };
+  return { categories: together(all), places: places.names, bins: binned(values) };
+}
+
+function binned(values: Float64Array | null | undefined): Bin[] {
+  const known = values?.filter((value) => !Number.isNaN(value));
+  if (!known || known.length === 0) return [];
+  const [low, high] = known.reduce(([least, most], value) => [Math.min(least, value), Math.max(most, value)], [Infinity, -Infinity]);
+  if (low === high) return [{ from: low, to: high, rows: known.length }];
+  const stretch = (high - low) / BINS;
+  const counts = new Array<number>(BINS).fill(0);
+  for (const value of known) counts[Math.min(BINS - 1, Math.floor((value - low) / stretch))]!++;
+  return counts.map((rows, at) => ({ from: low + at * stretch, to: low + (at + 1) * stretch, rows }));
 }
 
 function together(all: readonly CategorySum[]): CategorySum[] {

@@ -7,6 +7,7 @@ import { StageViews, type StageView } from '@/ui/stage-views';
 import { ChartsView } from './charts/charts-view';
 import { ContrastView } from './contrast/contrast-view';
 import { FindingsView } from './findings/findings-view';
+import { PictureView } from './picture/picture-view';
 import { showView, useView, type ViewId } from './views';
 import { VisionView } from './vision/vision-view';
 
@@ -15,6 +16,7 @@ const VIEWS: readonly StageView<ViewId>[] = [
   { id: 'contrast', label: 'Contrast', View: ContrastView },
   { id: 'charts', label: 'Charts', View: ChartsView },
   { id: 'vision', label: 'Colour vision', View: VisionView },
+  { id: 'picture', label: 'Own picture', View: PictureView },
 ];
 
 export function Prove() {

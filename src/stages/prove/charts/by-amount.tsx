@@ -7,6 +7,7 @@ import type { Sums } from '@/core/data/sums';
 import { useBrand } from '@/ui/brand-context';
 import { Choice, Dial } from '@/ui/dial';
 import { Chart, SIZE, type ChartLook } from './chart';
+import { Coast } from './coast';
 import css from './charts.module.css';
 
 const CLASSES = [3, 5, 7, 9] as const;
@@ -54,6 +55,15 @@ export function ByAmount({ sums, ground, ink }: ChartLook & { sums: Sums }) {
     { by, classes, middle: null },
   );
   const bars = categories.map(({ name, sum }, at) => ({ name, sum, hex: colourAlong(hexes, sumPlaces[at]!) }));
+  const binPlaces = placesAlong(
+    sums.bins.map((bin) => (bin.from + bin.to) / 2),
+    { by, classes, middle: null },
+  );
+  const bins = sums.bins.map((bin, at) => ({
+    name: Number(bin.from.toPrecision(3)),
+    rows: bin.rows,
+    hex: colourAlong(hexes, binPlaces[at]!),
+  }));
   const axis = { stroke: ink, tick: { fill: ink, fontSize: 10 }, tickLine: false } as const;
   const look = { ground, ink };
   const [width, height] = [SIZE.width * 2 + 12, Math.max(160, Math.min(420, categories.length * 22 + 30))];
@@ -144,6 +154,22 @@ export function ByAmount({ sums, ground, ink }: ChartLook & { sums: Sums }) {
               ))}
             </Bar>
           </BarChart>
+        </Chart>
+        {bins.length > 1 && (
+          <Chart title="Histogram" {...look}>
+            <BarChart {...SIZE} data={bins} barCategoryGap={1} accessibilityLayer={false}>
+              <XAxis dataKey="name" {...axis} interval="preserveStartEnd" height={20} />
+              <YAxis {...axis} width={40} axisLine={false} />
+              <Bar dataKey="rows" isAnimationActive={false}>
+                {bins.map(({ name, hex }) => (
+                  <Cell key={name} fill={hex} />
+                ))}
+              </Bar>
+            </BarChart>
+          </Chart>
+        )}
+        <Chart title="Map" {...look}>
+          <Coast regions={bars} ink={ink} />
         </Chart>
         <Chart title="Bubbles" {...look}>
           <ScatterChart {...SIZE} accessibilityLayer={false}>

@@ -1,5 +1,7 @@
 import { expose, transfer } from 'comlink';
+import type { Brand } from '@/core/brand/document';
 import type { Vision } from '@/core/colour/vision';
+import { offBrand, type OffBrand } from '@/core/drift/off-brand';
 import type { Pixels } from '@/core/image/pixels';
 import { seenPicture } from '@/core/image/seen-picture';
 
@@ -30,8 +32,12 @@ const api = {
     const bitmap = await createImageBitmap(new ImageData(data as Uint8ClampedArray<ArrayBuffer>, width, height));
     return transfer(bitmap, [bitmap]);
   },
+  /** What of the kept picture is none of the brand's colours. @returns one sentence when there is nothing to compare */
+  offBrand(brand: Brand): OffBrand | string {
+    return offBrand(brand, picture!);
+  },
 };
 
-export type VisionWorker = typeof api;
+export type LookedAtWorker = typeof api;
 
 expose(api);
