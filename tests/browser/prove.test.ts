@@ -226,7 +226,10 @@ describe('charts with one’s own data', () => {
   test('a swatch that is dropped on a category is pinned to it, and stays whatever else is drawn', async () => {
     const strand = (await (await ida.find('[data-palette="core"] i')).boundingBox())!;
     const lamp = { x: strand.x + (strand.width / 8) * 4.5, y: strand.y + strand.height / 2 };
-    await ida.drag(lamp, await ida.find('li[data-category="Line C"]'));
+    const target = await ida.find('li[data-category="Line C"]');
+    await target.scrollIntoView();
+    await ida.settled();
+    await ida.drag(lamp, target);
     await ida.page.waitForFunction(
       () => document.querySelector('li[data-category="Line C"]')?.getAttribute('data-how') === 'pinned',
     );

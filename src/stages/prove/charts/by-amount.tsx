@@ -8,6 +8,7 @@ import { useBrand } from '@/ui/brand-context';
 import { Choice, Dial } from '@/ui/dial';
 import { Chart, SIZE, type ChartLook } from './chart';
 import { Coast } from './coast';
+import { Scale } from './scale';
 import css from './charts.module.css';
 
 const CLASSES = [3, 5, 7, 9] as const;
@@ -45,20 +46,17 @@ export function ByAmount({ sums, ground, ink }: ChartLook & { sums: Sums }) {
   if (!palette || palette.swatches.length === 0)
     return <p className={css.note}>There is no palette with colours yet; mix one first.</p>;
   const hexes = palette.swatches.map(({ value }) => readColour(value)!.hex);
-  const along = placesAlong(
-    cells.map(({ value }) => value),
-    { by, classes, middle: turning },
-  );
+  const amounts = cells.map(({ value }) => value);
+  const along = placesAlong(amounts, { by, classes, middle: turning });
   const coloured = cells.map((cell, at) => ({ ...cell, hex: colourAlong(hexes, along[at]!), name: categories[cell.row]!.name }));
-  const sumPlaces = placesAlong(
-    categories.map(({ sum }) => sum),
-    { by, classes, middle: null },
-  );
+  /** The same middle, where it lies among other amounts of the data too. */
+  const turningIn = (values: readonly number[]) =>
+    turning !== null && values.some((value) => value < turning) && values.some((value) => value > turning) ? turning : null;
+  const sumsAlone = categories.map(({ sum }) => sum);
+  const binMiddles = sums.bins.map((bin) => (bin.from + bin.to) / 2);
+  const sumPlaces = placesAlong(sumsAlone, { by, classes, middle: turningIn(sumsAlone) });
   const bars = categories.map(({ name, sum }, at) => ({ name, sum, hex: colourAlong(hexes, sumPlaces[at]!) }));
-  const binPlaces = placesAlong(
-    sums.bins.map((bin) => (bin.from + bin.to) / 2),
-    { by, classes, middle: null },
-  );
+  const binPlaces = placesAlong(binMiddles, { by, classes, middle: turningIn(binMiddles) });
   const bins = sums.bins.map((bin, at) => ({
     name: Number(bin.from.toPrecision(3)),
     rows: bin.rows,
@@ -110,79 +108,82 @@ export function ByAmount({ sums, ground, ink }: ChartLook & { sums: Sums }) {
           </div>
         )}
       </div>
-      <div className={css.grid}>
-        <Chart title="Heat map" {...look}>
-          <svg width={width} height={height} role="img" aria-label="Heat map">
-            {coloured.map(({ row, column, hex, name, value }) => {
-              const [w, h] = [(width - 110) / Math.max(1, places.length), (height - 24) / categories.length];
-              return (
-                <rect
-                  key={`${row} ${column}`}
-                  x={104 + column * w}
-                  y={4 + row * h}
-                  width={w}
-                  height={h}
-                  fill={hex}
-                  data-value={value}
+      <div className={css.both}>
+        <div className={css.grid}>
+          <Chart title="Heat map" {...look}>
+            <svg width={width} height={height} role="img" aria-label="Heat map">
+              {coloured.map(({ row, column, hex, name, value }) => {
+                const [w, h] = [(width - 110) / Math.max(1, places.length), (height - 24) / categories.length];
+                return (
+                  <rect
+                    key={`${row} ${column}`}
+                    x={104 + column * w}
+                    y={4 + row * h}
+                    width={w}
+                    height={h}
+                    fill={hex}
+                    data-value={value}
+                  >
+                    <title>{`${name}, ${places[column] ?? ''}: ${value}`}</title>
+                  </rect>
+                );
+              })}
+              {categories.map(({ name }, row) => (
+                <text
+                  key={name}
+                  x={98}
+                  y={4 + ((row + 0.5) * (height - 24)) / categories.length}
+                  fill={ink}
+                  fontSize={10}
+                  textAnchor="end"
+                  dominantBaseline="middle"
                 >
-                  <title>{`${name}, ${places[column] ?? ''}: ${value}`}</title>
-                </rect>
-              );
-            })}
-            {categories.map(({ name }, row) => (
-              <text
-                key={name}
-                x={98}
-                y={4 + ((row + 0.5) * (height - 24)) / categories.length}
-                fill={ink}
-                fontSize={10}
-                textAnchor="end"
-                dominantBaseline="middle"
-              >
-                {name.length > 17 ? `${name.slice(0, 16)}…` : name}
-              </text>
-            ))}
-          </svg>
-        </Chart>
-        <Chart title="Bars by amount" {...look}>
-          <BarChart {...SIZE} data={bars} accessibilityLayer={false}>
-            <XAxis dataKey="name" {...axis} interval="preserveStartEnd" height={20} />
-            <YAxis {...axis} width={40} axisLine={false} />
-            <Bar dataKey="sum" isAnimationActive={false}>
-              {bars.map(({ name, hex }) => (
-                <Cell key={name} fill={hex} />
+                  {name.length > 17 ? `${name.slice(0, 16)}…` : name}
+                </text>
               ))}
-            </Bar>
-          </BarChart>
-        </Chart>
-        {bins.length > 1 && (
-          <Chart title="Histogram" {...look}>
-            <BarChart {...SIZE} data={bins} barCategoryGap={1} accessibilityLayer={false}>
+            </svg>
+          </Chart>
+          <Chart title="Bars by amount" {...look}>
+            <BarChart {...SIZE} data={bars} accessibilityLayer={false}>
               <XAxis dataKey="name" {...axis} interval="preserveStartEnd" height={20} />
               <YAxis {...axis} width={40} axisLine={false} />
-              <Bar dataKey="rows" isAnimationActive={false}>
-                {bins.map(({ name, hex }) => (
+              <Bar dataKey="sum" isAnimationActive={false}>
+                {bars.map(({ name, hex }) => (
                   <Cell key={name} fill={hex} />
                 ))}
               </Bar>
             </BarChart>
           </Chart>
-        )}
-        <Chart title="Map" {...look}>
-          <Coast regions={bars} ink={ink} />
-        </Chart>
-        <Chart title="Bubbles" {...look}>
-          <ScatterChart {...SIZE} accessibilityLayer={false}>
-            <XAxis dataKey="column" type="number" {...axis} domain={[-1, Math.max(1, places.length)]} hide />
-            <YAxis dataKey="value" type="number" {...axis} width={40} axisLine={false} />
-            <ZAxis dataKey="value" range={[10, 160]} />
-            <Scatter data={coloured.slice(0, 2_000)} isAnimationActive={false}>
-              {coloured.slice(0, 2_000).map(({ row, column, hex }) => (
-                <Cell key={`${row} ${column}`} fill={hex} />
-              ))}
-            </Scatter>
-          </ScatterChart>
-        </Chart>
+          {bins.length > 1 && (
+            <Chart title="Histogram" {...look}>
+              <BarChart {...SIZE} data={bins} barCategoryGap={1} accessibilityLayer={false}>
+                <XAxis dataKey="name" {...axis} interval="preserveStartEnd" height={20} />
+                <YAxis {...axis} width={40} axisLine={false} />
+                <Bar dataKey="rows" isAnimationActive={false}>
+                  {bins.map(({ name, hex }) => (
+                    <Cell key={name} fill={hex} />
+                  ))}
+                </Bar>
+              </BarChart>
+            </Chart>
+          )}
+          <Chart title="Map" {...look}>
+            <Coast regions={bars} ink={ink} />
+          </Chart>
+          <Chart title="Bubbles" {...look}>
+            <ScatterChart {...SIZE} accessibilityLayer={false}>
+              <XAxis dataKey="column" type="number" {...axis} domain={[-1, Math.max(1, places.length)]} hide />
+              <YAxis dataKey="value" type="number" {...axis} width={40} axisLine={false} />
+              <ZAxis dataKey="value" range={[10, 160]} />
+              <Scatter data={coloured.slice(0, 2_000)} isAnimationActive={false}>
+                {coloured.slice(0, 2_000).map(({ row, column, hex }) => (
+                  <Cell key={`${row} ${column}`} fill={hex} />
+                ))}
+              </Scatter>
+            </ScatterChart>
+          </Chart>
+        </div>
+        <Scale hexes={hexes} values={amounts} how={{ by, classes, middle: turning }} />
       </div>
     </>
   );
