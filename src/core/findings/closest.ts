@@ -1,7 +1,7 @@
-import { ciede2000 } from '../colour/difference';
+import type { Swatch } from '../brand/document';
+import { closePairs } from '../colour/close-pairs';
 import { labOf } from '../colour/lab';
 import { readColour } from '../colour/read';
-import type { Swatch } from '../brand/document';
 
 export interface ClosePair {
   readonly one: Swatch;
@@ -10,18 +10,15 @@ export interface ClosePair {
   readonly distance: number;
 }
 
-/** The pairs of swatches that are hardest to tell apart, the closest first. Quadratic: meant for up to a few hundred. */
+/** No two colours of a screen are farther apart, ΔE2000. */
+const FARTHEST = 200;
+
+/** The pairs of swatches that are hardest to tell apart, the closest first. */
 export function closestPairs(swatches: readonly Swatch[], count: number): ClosePair[] {
   const shown = swatches.map((swatch) => labOf(readColour(swatch.value)!.hex));
-  const closest: ClosePair[] = [];
-  for (let a = 0; a < swatches.length; a++) {
-    for (let b = a + 1; b < swatches.length; b++) {
-      const distance = ciede2000(shown[a]!, shown[b]!);
-      if (closest.length === count && distance >= closest.at(-1)!.distance) continue;
-      closest.push({ one: swatches[a]!, two: swatches[b]!, distance });
-      closest.sort((first, second) => first.distance - second.distance);
-      if (closest.length > count) closest.pop();
-    }
-  }
-  return closest;
+  return closePairs(shown, FARTHEST, count).map(({ one, two, distance }) => ({
+    one: swatches[one]!,
+    two: swatches[two]!,
+    distance,
+  }));
 }
