@@ -6,7 +6,8 @@ import { useShallow } from 'zustand/react/shallow';
 import type { Swatch } from '@/core/brand/document';
 import { swatchesOf } from '@/core/brand/resolve';
 import { may } from '@/core/brand/roles';
-import { createBrandStore, type BrandState, type BrandStore, type Opening } from './brand-store';
+import { type BrandState, type BrandStore, type Opening } from './brand-state';
+import { createBrandStore } from './brand-store';
 
 const Context = createContext<BrandStore | null>(null);
 

@@ -3,7 +3,8 @@ import { apply } from '@/core/brand/apply';
 import { Command, type Step } from '@/core/brand/commands';
 import { Brand, serialiseBrand } from '@/core/brand/document';
 import type { Role } from '@/core/brand/roles';
-import { createBrandStore, waitingCount, type BrandStore } from './brand-store';
+import { waitingCount, type BrandStore } from './brand-state';
+import { createBrandStore } from './brand-store';
 
 const told: string[] = [];
 jest.mock('./notices', () => ({ tell: (sentence: string) => void told.push(sentence) }));

@@ -1,100 +1,20 @@
 import { z } from 'zod';
-import { createStore, type StoreApi } from 'zustand/vanilla';
+import { createStore } from 'zustand/vanilla';
 import { shortened } from '@/core/base/storable';
 import { apply } from '@/core/brand/apply';
 import { type Command, touchedBy } from '@/core/brand/commands';
-import type { Brand } from '@/core/brand/document';
 import { withFollowingNames } from '@/core/brand/following-names';
 import { newId } from '@/core/brand/identity';
 import { conflictsOf, guarded, overtakenBy, unguarded, type Overtaken } from '@/core/brand/overtaken';
 import { enqueue, receive, withdraw, type Dropped, type Pending, type Replica } from '@/core/brand/replica';
-import { may, refusalFor, type Role } from '@/core/brand/roles';
+import { may, refusalFor } from '@/core/brand/roles';
 import { readToldChange, type ToldChange } from '@/core/brand/told-change';
 import { BRAND_VERSION, COMMAND_VERSION } from '@/core/brand/versions';
+import type { BrandState, BrandStore, Opening, Released } from './brand-state';
 import { tell } from './notices';
 import { QueueStorage } from './queue-storage';
 import { loadAgain } from './reload';
 import { Declined, request } from './request';
-
-/** What the server gives a page to begin with. */
-export interface Opening {
-  readonly brand: Brand;
-  readonly seq: number;
-  readonly release: Released | null;
-  readonly role: Role;
-  readonly person: { readonly id: string; readonly name: string };
-  /** Which build of the application the page is of. */
-  readonly build: string;
-  /** Whether the simulated screens belong to the brand. */
-  readonly simulated: boolean;
-}
-
-export interface Released {
-  readonly number: number;
-  readonly document: Brand;
-}
-
-/** A swatch, with others that are chosen beside it, or a token. */
-export type Selection = { readonly swatch: string; readonly also?: readonly string[] } | { readonly token: string } | null;
-
-/** An edit that waited here while somebody else set the same: it asks instead of winning. */
-export interface Conflict {
-  readonly key: string;
-  /** The edit as it is when it is to win. */
-  readonly command: Command;
-  readonly fields: readonly Overtaken[];
-  /** Whose values stand there now. */
-  readonly by: string;
-}
-
-export interface BrandState {
-  readonly id: string;
-  readonly role: Role;
-  readonly person: Opening['person'];
-  /** What is shown: the server's document, this page's own edits, and on top the edit being tried out. */
-  readonly brand: Brand;
-  readonly replica: Replica;
-  readonly release: Released | null;
-  /** Keys of edits the server has taken in but not yet told back. */
-  readonly acknowledged: ReadonlySet<string>;
-  /** Edits an earlier page left on disk. They are not shown until the server has taken them in. */
-  readonly kept: readonly Pending[];
-  readonly connected: boolean;
-  /** Whether the simulated screens belong to the brand. */
-  readonly simulated: boolean;
-  /** When the server last took something in. */
-  readonly keptAt: Date | null;
-  readonly undoable: readonly Command[];
-  readonly redoable: readonly Command[];
-  /** Who last touched an entity from another page, and when. */
-  readonly touched: ReadonlyMap<string, { readonly by: string; readonly at: string }>;
-  /** Who has a page of the brand open, oneself among them. */
-  readonly here: readonly { readonly id: string; readonly name: string }[];
-  /** How often colours were sent by this person's other pages. */
-  readonly caught: number;
-  readonly conflicts: readonly Conflict[];
-  readonly selection: Selection;
-  readonly palette: string | null;
-  readonly theme: string;
-
-  /** Carries out an edit at once and sends it. @returns whether it could be done; when not, the person has been told. */
-  readonly run: (command: Command) => boolean;
-  /** The edit that is shown but not done. */
-  readonly trial: Command | null;
-  /** Shows what an edit would give, without doing it; null ends the trial. */
-  readonly tryOut: (command: Command | null) => void;
-  readonly undo: () => void;
-  readonly redo: () => void;
-  /** Ends a conflict: with one's own values, or with what stands there. */
-  readonly settle: (key: string, mine: boolean) => void;
-  readonly select: (selection: Selection) => void;
-  readonly choosePalette: (palette: string) => void;
-  readonly chooseTheme: (theme: string) => void;
-  /** Opens the live connection and sends what waits. @returns what closes it. */
-  readonly connect: () => () => void;
-}
-
-export type BrandStore = StoreApi<BrandState>;
 
 /** When a page that may not listen asks again, in milliseconds. */
 const REFUSED_MS = 60_000;
@@ -113,11 +33,6 @@ const SEND_BYTES = 4 * 1024 * 1024;
 const ReleaseNews = z.object({ number: z.int().min(1) });
 const Refusal = z.object({ sentence: z.string() });
 const Here = z.array(z.object({ id: z.string(), name: z.string() }));
-
-/** The number of edits only this browser has. */
-export function waitingCount(state: BrandState): number {
-  return state.kept.length + state.replica.pending.filter(({ key }) => !state.acknowledged.has(key)).length;
-}
 
 /** One page's brand: shown at once, sent in order, told to and by all other pages. */
 export function createBrandStore(opening: Opening): BrandStore {

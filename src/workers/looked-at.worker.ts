@@ -5,6 +5,9 @@ import { offBrand, type OffBrand } from '@/core/drift/off-brand';
 import type { Pixels } from '@/core/image/pixels';
 import { seenPicture } from '@/core/image/seen-picture';
 
+/** A screenshot of a whole long page is made smaller than this, so that looking through it ends soon. */
+const MOST_PIXELS = 4_000_000;
+
 let picture: Pixels | null = null;
 
 const api = {
@@ -17,8 +20,8 @@ const api = {
       // What the decoder says of the damage is of no use to a person.
       return null;
     }
-    const scale = Math.min(1, most / bitmap.width);
-    const [width, height] = [Math.round(bitmap.width * scale), Math.max(1, Math.round(bitmap.height * scale))];
+    const scale = Math.min(1, most / bitmap.width, Math.sqrt(MOST_PIXELS / (bitmap.width * bitmap.height)));
+    const [width, height] = [Math.max(1, Math.round(bitmap.width * scale)), Math.max(1, Math.round(bitmap.height * scale))];
     const context = new OffscreenCanvas(width, height).getContext('2d')!;
     context.imageSmoothingQuality = 'high';
     context.drawImage(bitmap, 0, 0, width, height);

@@ -1,5 +1,6 @@
 import type { Brand } from '../brand/document';
-import { deltaE2000 } from '../colour/difference';
+import { ciede2000 } from '../colour/difference';
+import { labOf, srgbToLabD65 } from '../colour/lab';
 import { hexDigits } from '../base/hex';
 import { Nearest } from '../image/nearest';
 import { words, type Area, type Pixels } from '../image/pixels';
@@ -45,6 +46,7 @@ export interface OffBrand {
 export function offBrand(brand: Brand, picture: Pixels): OffBrand | string {
   const known = [...coloursOf(brand).values()];
   if (known.length === 0) return 'The brand has no colours to compare a picture with yet.';
+  const labs = known.map(({ hex }) => labOf(hex));
   const nearest = new Nearest(known.map(({ hex }) => parseInt(hex.slice(1), 16)));
   const pixels = words(picture);
   const counts = new Map<number, number>();
@@ -53,10 +55,11 @@ export function offBrand(brand: Brand, picture: Pixels): OffBrand | string {
   if (all === 0) return 'This picture is wholly transparent.';
   const found = new Map<number, PictureColour>();
   for (const [code, count] of counts) {
-    const rgb = [code & 255, (code >> 8) & 255, (code >> 16) & 255];
-    const hex = `#${hexDigits(rgb)}`;
-    const near = known[nearest.of((rgb[0]! << 16) | (rgb[1]! << 8) | rgb[2]!)]!;
-    found.set(code, { hex, share: count / all, nearest: near, distance: hex === near.hex ? 0 : deltaE2000(hex, near.hex) });
+    const [r, g, b] = [code & 255, (code >> 8) & 255, (code >> 16) & 255];
+    const place = nearest.of((r << 16) | (g << 8) | b);
+    const hex = `#${hexDigits([r, g, b])}`;
+    const distance = ciede2000(srgbToLabD65([r / 255, g / 255, b / 255]), labs[place]!);
+    found.set(code, { hex, share: count / all, nearest: known[place]!, distance });
   }
   const sorted = [...found.values()].sort((one, two) => two.share - one.share);
   return {

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import type { Palette, Swatch } from '@/core/brand/document';
-import type { Selection } from '@/ui/brand-store';
+import type { Selection } from '@/ui/brand-state';
 import { useBrand } from '@/ui/brand-context';
 
 /** What is chosen in a palette. */

@@ -12,31 +12,18 @@ import {
   type CollisionDetection,
   type DragEndEvent,
 } from '@dnd-kit/core';
-import { rectSortingStrategy, SortableContext, sortableKeyboardCoordinates, useSortable } from '@dnd-kit/sortable';
-import { CSS } from '@dnd-kit/utilities';
+import { rectSortingStrategy, SortableContext, sortableKeyboardCoordinates } from '@dnd-kit/sortable';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { ChevronDown, ChevronUp, GripVertical, X } from 'lucide-react';
-import {
-  memo,
-  useCallback,
-  useEffect,
-  useLayoutEffect,
-  useMemo,
-  useRef,
-  useState,
-  type KeyboardEvent,
-  type MouseEvent,
-} from 'react';
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent, type MouseEvent } from 'react';
 import type { Palette, Swatch } from '@/core/brand/document';
-import { swatchesOf } from '@/core/brand/resolve';
-import { inkOn } from '@/core/colour/contrast';
-import { readColour } from '@/core/colour/read';
 import { useBrand, useBrandStore, useMayEdit } from '@/ui/brand-context';
 import { CommitInput } from '@/ui/commit-input';
 import { ribbon } from '@/ui/ribbon';
 import { chosenIn, choice, clicked } from './chosen';
 import { cellSize, GAP, useGridView } from './grid-view';
 import { dissolveRow, moveRow, renameRow, rowsOf, sharedStart, type PaletteRow } from './rows';
+import { SwatchCell } from './swatch-cell';
 import { deleteSwatches, insertSwatch, moveSwatches } from './swatch-edits';
 import css from './mix.module.css';
 
@@ -338,108 +325,6 @@ function DraggedRow({ rows }: { rows: readonly PaletteRow[] }) {
     </DragOverlay>
   );
 }
-
-interface SwatchCellProps {
-  swatch: Swatch;
-  place: number;
-  words: boolean;
-  /** So many letters of the name are said by the row. */
-  unsaid: number;
-  /** Where the Tab key comes in. */
-  lead: boolean;
-  chosen: boolean;
-  onChoose: (id: string, event: MouseEvent) => void;
-}
-
-const SwatchCell = memo(function SwatchCell({ swatch, place, words, unsaid, lead, chosen, onChoose }: SwatchCellProps) {
-  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: swatch.id });
-  const { hex } = readColour(swatch.value)!;
-  return (
-    <button
-      ref={setNodeRef}
-      className={css.cell}
-      {...attributes}
-      {...listeners}
-      tabIndex={lead ? 0 : -1}
-      aria-pressed={chosen}
-      aria-label={labelOf(swatch, hex)}
-      title={words ? undefined : `${swatch.name} ${hex}`}
-      data-dragging={isDragging || undefined}
-      data-swatch={swatch.id}
-      style={{ transform: CSS.Translate.toString(transform), transition }}
-      onClick={(event) => onChoose(swatch.id, event)}
-    >
-      <LivePatch swatch={swatch} place={place} words={words} unsaid={unsaid} />
-    </button>
-  );
-});
-
-function labelOf({ name, locked }: Swatch, hex: string): string {
-  return `${name}, ${hex}${locked ? ', locked' : ''}`;
-}
-
-/** How long a colour must rest before its code follows, in milliseconds: moving digits cannot be read. */
-const REST_MS = 80;
-
-/**
- * What is seen of a swatch, as it is this moment. While a slider moves all of a large palette, React would take most of a
- * frame to draw a hundred of these anew, so patch and code are written straight into the page, and only there.
- */
-const LivePatch = memo(function LivePatch({
-  swatch,
-  place,
-  words,
-  unsaid,
-}: Omit<SwatchCellProps, 'lead' | 'chosen' | 'onChoose'>) {
-  const store = useBrandStore();
-  const patch = useRef<HTMLSpanElement>(null);
-  const code = useRef<HTMLElement>(null);
-  useLayoutEffect(() => {
-    let shown = '';
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    const paint = () => {
-      const live = swatchesOf(store.getState().brand).get(swatch.id)?.swatch ?? swatch;
-      const colour = readColour(live.value)!;
-      if (colour.hex === shown) return;
-      patch.current!.style.background = colour.hex;
-      // Nothing is written on the small ones but the mark of a lock.
-      if (words || swatch.locked) patch.current!.style.color = inkOn(colour);
-      const write = () => {
-        if (!code.current) return;
-        code.current.textContent = colour.hex;
-        code.current.parentElement!.setAttribute('aria-label', labelOf(swatch, colour.hex));
-      };
-      clearTimeout(timer);
-      if (shown === '') write();
-      else timer = setTimeout(write, REST_MS);
-      shown = colour.hex;
-    };
-    paint();
-    const stop = store.subscribe((state, before) => {
-      if (state.brand !== before.brand) paint();
-    });
-    return () => {
-      stop();
-      clearTimeout(timer);
-    };
-  }, [store, swatch, words]);
-  return (
-    <>
-      {/* Both are drawn by the style sheet: the cell's name says the lock, and its place is where it stands. */}
-      <span
-        ref={patch}
-        className={css.patch}
-        data-place={words ? place : undefined}
-        data-lock={swatch.locked ? (words ? 'locked' : '■') : undefined}
-      />
-      {words && (
-        <>
-          <span className={css.name}>{swatch.name.slice(unsaid)}</span> <code ref={code} className={css.hex} />
-        </>
-      )}
-    </>
-  );
-});
 
 function useWidth(element: React.RefObject<HTMLElement | null>): number {
   const [width, setWidth] = useState(756);

@@ -5,7 +5,7 @@ import { resolveTheme } from '@/core/brand/resolve';
 import { deltaE2000 } from '@/core/colour/difference';
 import { cssText } from '@/core/formats/kit/css-text';
 import { useBrand } from '@/ui/brand-context';
-import type { Released } from '@/ui/brand-store';
+import type { Released } from '@/ui/brand-state';
 import { useMatch } from '@/ui/match-store';
 import { StageTitle } from '@/ui/stage-title';
 import { readScreen } from './read-screen';

@@ -8,7 +8,7 @@ import { useDeferredValue, useMemo, type ReactNode } from 'react';
 import { openFindings } from '@/core/findings/accept';
 import { compareBrands } from '@/core/brand/compare';
 import { useBrand } from '../brand-context';
-import { waitingCount } from '../brand-store';
+import { waitingCount } from '../brand-state';
 import { useCatch } from '../catch-store';
 import { useFindings } from '../findings';
 import { useMatch } from '../match-store';

@@ -8,7 +8,7 @@ import { may } from '@/core/brand/roles';
 import { textPairs } from '@/core/findings/contrast';
 import type { Bundle, ManifestEntry } from '@/core/release/bundle';
 import { useBrand } from '../brand-context';
-import { waitingCount } from '../brand-store';
+import { waitingCount } from '../brand-state';
 import { keptFiles } from '../kept-files';
 import { tell } from '../notices';
 import { request } from '../request';

@@ -9,7 +9,7 @@ import { Refused } from '@/server/refused';
 import { latestRelease } from '@/server/releases';
 import { currentPerson } from '@/server/session';
 import { BrandProvider } from '@/ui/brand-context';
-import type { Opening } from '@/ui/brand-store';
+import type { Opening } from '@/ui/brand-state';
 import { Frame } from '@/ui/frame/frame';
 import { Stage } from './stage';
 

@@ -1,5 +1,5 @@
 import type { Command } from '@/core/brand/commands';
-import type { BrandStore } from '@/ui/brand-store';
+import type { BrandStore } from '@/ui/brand-state';
 import { tell } from '@/ui/notices';
 import { PATH, useTable } from './table-state';
 import { treeRows } from './tree-rows';

@@ -57,11 +57,13 @@ export function ChartsView() {
     // The source is made anew whenever something is drawn.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [brand, chosen?.id, theme, names, lack]);
+  /** Names of the data's own categories: what was put together of small ones is none. */
+  const real = new Set(data?.sums.categories.flatMap(({ name, others }) => (others === undefined ? name : [])));
   /** The field with these categories in it, of the document as it is kept. */
   const prepared = () => {
     const field = settled.fields.find(({ id }) => id === chosen?.id);
     const palette = settled.palettes.find(({ id }) => id === chosen?.id);
-    return fieldWith(settled, field ? { field } : { palette: palette! }, columnName, names, newId);
+    return fieldWith(settled, field ? { field } : { palette: palette! }, columnName, [...real], newId);
   };
   useDndMonitor({
     onDragMove: (event) =>
@@ -72,7 +74,7 @@ export function ChartsView() {
       const dragged = draggedIn(event);
       const category =
         dragged?.what === 'swatch' && mayEdit ? underPointer(event, '[data-category]')?.dataset.category : undefined;
-      if (!dragged || category === undefined || !chosen) return;
+      if (!dragged || category === undefined || !real.has(category) || !chosen) return;
       const made = prepared();
       if (store.getState().run(pinCategory(made, category, dragged.id, newId))) setFrom(made.field.id);
     },
@@ -155,7 +157,8 @@ export function ChartsView() {
         <ExtendValues
           extended={extending}
           onClose={() => {
-            setFrom(extending.field.id);
+            // Let go, there is no such field.
+            if (store.getState().replica.brand.fields.some(({ id }) => id === extending.field.id)) setFrom(extending.field.id);
             setExtending(null);
           }}
         />
