@@ -106,14 +106,16 @@ export function commandFor(brand: Brand, { kind, a, b, c }: Pick): Command {
           rule:
             c % 4 === 0
               ? null
-              : {
-                  state: 'hover',
-                  of: pick(brand.tokens, b)!.id,
-                  surface: pick(brand.tokens, c)!.id,
-                  step: 0.06,
-                  chroma: 1,
-                  least: 1 + (c % 3),
-                },
+              : c % 4 === 1
+                ? { strength: (c % 11) / 10, of: pick(brand.tokens, b)!.id, surface: pick(brand.tokens, c)!.id }
+                : {
+                    state: 'hover',
+                    of: pick(brand.tokens, b)!.id,
+                    surface: pick(brand.tokens, c)!.id,
+                    step: 0.06,
+                    chroma: 1,
+                    least: 1 + (c % 3),
+                  },
           deprecated: c % 3 === 0 ? null : { note: `D ${c}`, use: pick(brand.tokens, c)!.id },
           extensions: c % 5 === 0 ? null : `{"a": ${c}}`,
         },

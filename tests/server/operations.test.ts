@@ -176,7 +176,7 @@ test('a database of the time before snapshots is brought up to date, with what i
     const { body } = await visitor.send('GET', '/api/brands/quillhaven');
     expect(body).toMatchObject({
       seq: 1,
-      brand: { version: 5, name: 'Old Ferries', fields: [] },
+      brand: { version: 6, name: 'Old Ferries', fields: [] },
       release: { number: 1, document: { carried: [] } },
     });
     expect((await visitor.change([rename('Core')])).body.outcomes[0].seq).toBe(2);

@@ -119,6 +119,16 @@ export const StateRule = z.strictObject({
   least: z.number().min(1).max(21),
 });
 
+/** How a token is tinted with the colour of another, such as a row of a list with the colour of its item, in every theme in which it has no value of its own. */
+export const TintRule = z.strictObject({
+  /** How much of the colour is in it, 0..1: from none to all. */
+  strength: z.number().min(0).max(1),
+  /** Id of the token that gives the colour. */
+  of: id,
+  /** Id of the surface that is tinted. */
+  surface: id,
+});
+
 export const Token = z.strictObject({
   id,
   path: TokenPath,
@@ -128,7 +138,7 @@ export const Token = z.strictObject({
   on: z.array(id).max(LIMITS.tokens),
   /** By theme id. */
   values: z.record(id, TokenValue),
-  rule: StateRule.optional(),
+  rule: z.union([StateRule, TintRule]).optional(),
   /** Not to be used any more: why, and the id of the token to use instead. */
   deprecated: z.strictObject({ note: text(LIMITS.description), use: id.optional() }).optional(),
   /** What other tools keep with it (`$extensions` of the design token standard), as JSON text. */
@@ -287,15 +297,26 @@ export type Theme = z.infer<typeof Theme>;
 export type Token = z.infer<typeof Token>;
 export type TokenValue = z.infer<typeof TokenValue>;
 export type StateRule = z.infer<typeof StateRule>;
+export type TintRule = z.infer<typeof TintRule>;
 export type ThemeRecipe = z.infer<typeof ThemeRecipe>;
 export type DataField = z.infer<typeof DataField>;
 export type Carried = z.infer<typeof Carried>;
 export type Naming = (typeof NAMINGS)[number];
 export type Destination = z.infer<typeof Destination>;
 
-/** Ids of the tokens a state is made from. */
-export function ruleTokens({ of, surface, text }: StateRule): string[] {
-  return text === undefined ? [of, surface] : [of, surface, text];
+/** Ids of the tokens that a rule makes a colour from. */
+export function ruleTokens(rule: StateRule | TintRule): string[] {
+  return 'state' in rule && rule.text !== undefined ? [rule.of, rule.surface, rule.text] : [rule.of, rule.surface];
+}
+
+/** The rule that makes a token a state of another, if one does. */
+export function stateRule({ rule }: Token): StateRule | undefined {
+  return rule && 'state' in rule ? rule : undefined;
+}
+
+/** The rule that tints a token with another, if one does. */
+export function tintRule({ rule }: Token): TintRule | undefined {
+  return rule && 'strength' in rule ? rule : undefined;
 }
 
 /** Ids of the tokens whose colours a token's own is made from in one theme: the one it points at, or those of its rule. */

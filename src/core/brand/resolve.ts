@@ -1,6 +1,7 @@
 import { readColour, type ReadColour } from '../colour/read';
 import { ruleTokens, sourcesOf, type Brand, type Palette, type Swatch, type Token } from './document';
 import { stateColour } from './state-rule';
+import { tintColour } from './tint-rule';
 
 /** What a token comes to in one theme. */
 export interface Resolved {
@@ -253,10 +254,12 @@ function resolveToken(
   const via = done.get(rule.of) ?? null;
   const of = via?.colour;
   const surface = done.get(rule.surface)?.colour;
+  // A part without a colour leaves what is made of it without one too, and not with a guess.
+  if (!of || !surface) return { token, colour: null, via, kept: null };
+  if (!('state' in rule)) return { token, colour: tintColour(of, surface, rule.strength), via, kept: null };
   const text = rule.text === undefined ? undefined : done.get(rule.text)?.colour;
-  // A part without a colour leaves the state without one too, and not with a guess.
-  const made = of && surface && text !== null && (rule.text === undefined || text);
-  return { token, colour: made ? stateColour({ of, surface, text }, rule) : null, via, kept: null };
+  const made = rule.text === undefined || text;
+  return { token, colour: made ? stateColour({ of, surface, text: text ?? undefined }, rule) : null, via, kept: null };
 }
 
 /** Tokens that come to a swatch or token, straight or through other tokens, in any theme; in the order given. */

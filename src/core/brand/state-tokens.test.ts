@@ -1,5 +1,5 @@
 import { fewTokens } from '../../../tests/few-tokens';
-import type { Token } from './document';
+import type { StateRule, Token } from './document';
 import { stateFamilies, stateTokens } from './state-tokens';
 
 const paths = (tokens: readonly Token[]) => tokens.map(({ path }) => path);
@@ -31,7 +31,7 @@ describe('states', () => {
         least: expect.any(Number),
       },
     });
-    expect([disabled!.path, disabled!.rule!.text, 'text' in disabled!.rule!]).toEqual([
+    expect([disabled!.path, (disabled!.rule as StateRule).text, 'text' in disabled!.rule!]).toEqual([
       'action.confirm.disabled',
       undefined,
       false,

@@ -1,5 +1,5 @@
 import { STATE_DEFAULTS } from './state-rule';
-import type { Brand, StateRule, Token } from './document';
+import { stateRule, type Brand, type StateRule, type Token } from './document';
 import { tokensOf } from './resolve';
 
 /**
@@ -36,17 +36,20 @@ export function stateTokens(
 export interface StateFamily {
   readonly base: Token;
   readonly states: readonly Token[];
+  /** The rule of the first of them: they have the surface and the text in common. */
+  readonly rule: StateRule;
 }
 
 /** Every token that has states by rule, with them, in the brand's order. */
 export function stateFamilies(brand: Brand): StateFamily[] {
-  const byBase = new Map<string, Token[]>();
+  const byBase = new Map<string, { states: Token[]; rule: StateRule }>();
   for (const token of brand.tokens) {
-    if (!token.rule) continue;
-    const states = byBase.get(token.rule.of);
-    if (states) states.push(token);
-    else byBase.set(token.rule.of, [token]);
+    const rule = stateRule(token);
+    if (!rule) continue;
+    const family = byBase.get(rule.of);
+    if (family) family.states.push(token);
+    else byBase.set(rule.of, { states: [token], rule });
   }
   const tokens = tokensOf(brand);
-  return [...byBase].map(([base, states]) => ({ base: tokens.get(base)!, states }));
+  return [...byBase].map(([base, family]) => ({ base: tokens.get(base)!, ...family }));
 }

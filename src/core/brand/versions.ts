@@ -1,7 +1,7 @@
 /** The shape a brand document has now. Whoever changes it adds a version, and below what makes the new shape of the old. */
-export const BRAND_VERSION = 5;
+export const BRAND_VERSION = 6;
 /** The shape commands have now, counted likewise. */
-export const COMMAND_VERSION = 4;
+export const COMMAND_VERSION = 5;
 
 type Data = Readonly<Record<string, unknown>>;
 type Upgrade = (data: Data) => Record<string, unknown>;
@@ -12,6 +12,8 @@ export const BRAND_UPGRADES: Readonly<Record<number, Upgrade>> = {
   2: (brand) => ({ ...brand, palettes: each(brand.palettes, withMaker), version: 3 }),
   3: (brand) => ({ grafts: [], art: [], ...brand, version: 4 }),
   4: (brand) => ({ acceptances: [], ...brand, version: 5 }),
+  // Rules that tint came beside those of states.
+  5: (brand) => ({ ...brand, version: 6 }),
 };
 export const COMMAND_UPGRADES: Readonly<Record<number, Upgrade>> = {
   1: (command) => ({
@@ -20,9 +22,10 @@ export const COMMAND_UPGRADES: Readonly<Record<number, Upgrade>> = {
       step.do === 'palette.add' ? { ...step, palette: each([step.palette], withMaker)[0] } : step,
     ),
   }),
-  // Only kinds of steps were added.
+  // Only kinds of steps were added, and a kind of rule.
   2: (command) => command,
   3: (command) => command,
+  4: (command) => command,
 };
 
 /** Who made a palette once stood with its source; a file of nobody said “nobody named”. */

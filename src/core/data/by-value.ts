@@ -21,7 +21,16 @@ export function placesAlong(values: readonly number[], { by, classes, middle }: 
   return values.map((value) => {
     if (Number.isNaN(value)) return NaN;
     const plain = share(value);
-    const bent = at === null ? plain : plain <= at ? (at === 0 ? 0.5 : (plain / at) * 0.5) : at === 1 ? 1 : 0.5 + ((plain - at) / (1 - at)) * 0.5;
+    const bent =
+      at === null
+        ? plain
+        : plain <= at
+          ? at === 0
+            ? 0.5
+            : (plain / at) * 0.5
+          : at === 1
+            ? 1
+            : 0.5 + ((plain - at) / (1 - at)) * 0.5;
     if (classes === null) return unit(bent);
     const place = Math.min(classes - 1, Math.floor(unit(bent) * classes));
     return classes === 1 ? 0.5 : place / (classes - 1);

@@ -7,7 +7,18 @@ import { readColour } from '../colour/read';
 export type Lack = 'repeats' | 'fills in';
 
 /** What charts are drawn with where a palette runs out and the consumer has colours of its own: the ten of a widely used charting library (D3, schemeCategory10). */
-const OWN = ['#1f77b4', '#ff7f0e', '#2ca02c', '#d62728', '#9467bd', '#8c564b', '#e377c2', '#7f7f7f', '#bcbd22', '#17becf'] as const;
+const OWN = [
+  '#1f77b4',
+  '#ff7f0e',
+  '#2ca02c',
+  '#d62728',
+  '#9467bd',
+  '#8c564b',
+  '#e377c2',
+  '#7f7f7f',
+  '#bcbd22',
+  '#17becf',
+] as const;
 
 export interface CategoryColour {
   readonly name: string;

@@ -11,15 +11,28 @@ const told = ({ columns }: DataTable) =>
 
 test.each<[string, string, string[]]>([
   ['commas and points', 'route,late\nKelp,1.5\nMill,12\n', ['route words Kelp Mill', 'late numbers 1.5 12']],
-  ['semicolons and decimal commas', 'route;late\nKelp;1,5\nMill;1.212,25\n', ['route words Kelp Mill', 'late numbers 1.5 1212.25']],
+  [
+    'semicolons and decimal commas',
+    'route;late\nKelp;1,5\nMill;1.212,25\n',
+    ['route words Kelp Mill', 'late numbers 1.5 1212.25'],
+  ],
   ['tabs', 'route\tlate\nKelp\t3\n', ['route words Kelp', 'late numbers 3']],
   ['a byte order mark', '\ufeffroute,late\nKelp,3\n', ['route words Kelp', 'late numbers 3']],
-  ['quotes, and decimal commas within them', '"route","late"\n"Kelp, north","1,5"\n"Mill","2,25"\n', ['route words Kelp, north Mill', 'late numbers 1.5 2.25']],
-  ['thousands, currencies, percent and minus', 'a,b,c\n"1,200",€ 3,4 %\n"12,000",−2,5%\n', ['a numbers 1200 12000', 'b numbers 3 -2', 'c numbers 4 5']],
-  ['dates as in ISO 8601, and with dots', 'day,d\n2026-01-31,1.2.2026\n2026-02-01,28.2.2026\n', [
-    `day dates ${Date.UTC(2026, 0, 31)} ${Date.UTC(2026, 1, 1)}`,
-    `d dates ${Date.UTC(2026, 1, 1)} ${Date.UTC(2026, 1, 28)}`,
-  ]],
+  [
+    'quotes, and decimal commas within them',
+    '"route","late"\n"Kelp, north","1,5"\n"Mill","2,25"\n',
+    ['route words Kelp, north Mill', 'late numbers 1.5 2.25'],
+  ],
+  [
+    'thousands, currencies, percent and minus',
+    'a,b,c\n"1,200",€ 3,4 %\n"12,000",−2,5%\n',
+    ['a numbers 1200 12000', 'b numbers 3 -2', 'c numbers 4 5'],
+  ],
+  [
+    'dates as in ISO 8601, and with dots',
+    'day,d\n2026-01-31,1.2.2026\n2026-02-01,28.2.2026\n',
+    [`day dates ${Date.UTC(2026, 0, 31)} ${Date.UTC(2026, 1, 1)}`, `d dates ${Date.UTC(2026, 1, 1)} ${Date.UTC(2026, 1, 28)}`],
+  ],
   ['no head', 'Kelp,3\nMill,4\n', ['Column 1 words Kelp Mill', 'Column 2 numbers 3 4']],
   ['the same name twice, and none', 'a,a,\nx,y,z\n', ['Column 1 words a x', 'Column 2 words a y', 'Column 3 words  z']],
   ['empty cells among numbers', 'n\n1\n\n3\n', ['n numbers 1 3']],
@@ -44,9 +57,18 @@ test('of a million rows the first are used, and that is said; what is nothing to
 });
 
 test('columns are guessed: what repeats as categories, the brand’s own first; numbers as values; dates to go along', () => {
-  const data = table('id,boat,line,day,late\nx1,A,Kelp,2026-01-01,3\nx2,B,Mill,2026-01-02,4\nx3,A,Kelp,2026-01-03,5\nx4,B,Mill,2026-01-04,5\n');
+  const data = table(
+    'id,boat,line,day,late\nx1,A,Kelp,2026-01-01,3\nx2,B,Mill,2026-01-02,4\nx3,A,Kelp,2026-01-03,5\nx4,B,Mill,2026-01-04,5\n',
+  );
   expect(guessColumns(data)).toMatchObject({ value: 4, along: 3 });
-  expect(guessColumns(data, [{ name: 'Route', values: ['Kelp', 'Mill'] }])).toEqual({ category: 2, value: 4, along: 3 });
-  expect(guessColumns(table('n\n1\n2\n'))).toEqual({ category: null, value: 0, along: null });
-  expect(guessColumns(table('w\na\na\n'))).toEqual({ category: 0, value: null, along: null });
+  expect(guessColumns(data, [{ name: 'Route', values: ['Kelp', 'Mill'] }])).toEqual({
+    category: 2,
+    value: 4,
+    along: 3,
+    against: null,
+  });
+  expect(guessColumns(table('n\n1\n2\n'))).toEqual({ category: null, value: 0, along: null, against: null });
+  expect(guessColumns(table('w,a,b\nk,1,2\nk,3,4\n'))).toMatchObject({ value: 1, along: 2, against: null });
+  expect(guessColumns(table('w,d,a,b\nk,2026-01-01,1,2\nk,2026-01-02,3,4\n'))).toMatchObject({ value: 2, along: 1, against: 3 });
+  expect(guessColumns(table('w\na\na\n'))).toEqual({ category: 0, value: null, along: null, against: null });
 });

@@ -37,14 +37,24 @@ export function readData(name: string, bytes: Uint8Array): DataTable | string {
   const width = Math.min(MOST_COLUMNS, hasHead ? first.length : Math.max(...rows.slice(0, 100).map((row) => row.length)));
   const notes: string[] = [];
   const longer = rows.filter((row) => row.slice(width).some((cell) => cell.trim() !== '')).length;
-  if (longer > 0) notes.push(`${longer} ${longer === 1 ? 'row has' : 'rows have'} more cells than there are columns; what stands beyond is left out.`);
+  if (longer > 0)
+    notes.push(
+      `${longer} ${longer === 1 ? 'row has' : 'rows have'} more cells than there are columns; what stands beyond is left out.`,
+    );
   const shorter = rows.filter((row) => row.length < width).length;
-  if (shorter > 0) notes.push(`${shorter} ${shorter === 1 ? 'row has' : 'rows have'} fewer cells than there are columns; what is missing counts as empty.`);
+  if (shorter > 0)
+    notes.push(
+      `${shorter} ${shorter === 1 ? 'row has' : 'rows have'} fewer cells than there are columns; what is missing counts as empty.`,
+    );
   if (rows.length > MOST_ROWS) notes.push(`Only the first ${MOST_ROWS.toLocaleString('en')} rows are used.`);
   const used = rows.slice(0, MOST_ROWS);
   const names = new Set<string>();
   const columns = Array.from({ length: width }, (_, at) =>
-    column(unique(hasHead ? first[at]!.trim() : `Column ${at + 1}`, names), used.map((row) => (row[at] ?? '').trim()), meta.delimiter),
+    column(
+      unique(hasHead ? first[at]!.trim() : `Column ${at + 1}`, names),
+      used.map((row) => (row[at] ?? '').trim()),
+      meta.delimiter,
+    ),
   );
   return { columns, rows: used.length, notes };
 }
@@ -75,7 +85,10 @@ function column(name: string, texts: readonly string[], delimiter: string): Data
 /** Where commas do not part cells, and one is not followed by three digits, it is a decimal comma (common practice). */
 function hasDecimalComma(texts: readonly string[], delimiter: string): boolean {
   if (delimiter === ',') return texts.some((text) => /^[^.]*\d,\d{1,2}$/.test(text));
-  return texts.some((text) => /\d,(?:\d{1,2}|\d{4,})\s*%?$/.test(text)) || (texts.some((text) => /,/.test(text)) && !texts.some((text) => /\.\d{1,2}$/.test(text)));
+  return (
+    texts.some((text) => /\d,(?:\d{1,2}|\d{4,})\s*%?$/.test(text)) ||
+    (texts.some((text) => /,/.test(text)) && !texts.some((text) => /\.\d{1,2}$/.test(text)))
+  );
 }
 
 /** What may stand about a number: currencies, percent, thin spaces between thousands. */
@@ -114,19 +127,26 @@ export interface ChartColumns {
   readonly value: number | null;
   /** Along which it goes: dates, else other words, else numbers. */
   readonly along: number | null;
+  /** Other numbers, against which single rows are drawn. */
+  readonly against: number | null;
 }
 
 /** Categories have at least two values, and repeat. */
 const MOST_VALUES = 400;
 
 /** A first choice, told from the data. @param known what the brand's fields are called and hold, which goes first */
-export function guessColumns({ columns, rows }: DataTable, known: readonly { readonly name: string; readonly values: readonly string[] }[] = []): ChartColumns {
+export function guessColumns(
+  { columns, rows }: DataTable,
+  known: readonly { readonly name: string; readonly values: readonly string[] }[] = [],
+): ChartColumns {
   const held = new Set(known.flatMap(({ name, values }) => [name, ...values]).map((text) => text.toLowerCase()));
   const worded = columns.flatMap((each, at) => {
     if (each.kind !== 'words') return [];
     const values = new Set(each.texts);
     values.delete('');
-    const matches = [...values].slice(0, MOST_VALUES).filter((text) => held.has(text.toLowerCase())).length + Number(held.has(each.name.toLowerCase()));
+    const matches =
+      [...values].slice(0, MOST_VALUES).filter((text) => held.has(text.toLowerCase())).length +
+      Number(held.has(each.name.toLowerCase()));
     // Of names of single things, such as ids, no two are the same.
     const repeats = values.size > 1 && (values.size <= MOST_VALUES || values.size < rows / 2);
     return repeats ? [{ at, matches, size: values.size }] : [];
@@ -138,5 +158,6 @@ export function guessColumns({ columns, rows }: DataTable, known: readonly { rea
   };
   const category = worded[0]?.at ?? first('words');
   const value = first('numbers');
-  return { category, value, along: first('dates') ?? worded[1]?.at ?? first('numbers', [value]) };
+  const along = first('dates') ?? worded[1]?.at ?? first('numbers', [value]);
+  return { category, value, along, against: first('numbers', [value, along]) };
 }

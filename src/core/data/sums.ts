@@ -19,6 +19,16 @@ export interface Sums {
   readonly places: readonly string[];
   /** How many rows have how much, in stretches of equal length; empty where nothing is measured. */
   readonly bins: readonly Bin[];
+  /** Single rows, evenly taken where there are very many: two of their amounts; empty where no second is measured. */
+  readonly points: readonly Point[];
+}
+
+/** A row of the table as one mark. */
+export interface Point {
+  readonly x: number;
+  readonly y: number;
+  /** Which of the categories, by its place in them. */
+  readonly category: number;
 }
 
 /** A stretch of amounts, its beginning in it and its end not, but for the last. */
@@ -29,6 +39,8 @@ export interface Bin {
 }
 
 const BINS = 20;
+/** More marks than these lie on top of each other. */
+const MOST_POINTS = 2_000;
 
 /** More categories than these are put together: nobody tells so many colours apart, and no legend holds them. */
 export const MOST_CATEGORIES = 40;
@@ -36,7 +48,11 @@ export const MOST_CATEGORIES = 40;
 const MOST_PLACES = 60;
 
 /** Sums the rows by category, and along. @param onProgress told the share of the rows that were summed, 0..1 */
-export function sumUp({ columns, rows }: DataTable, { category, value, along }: ChartColumns, onProgress?: (share: number) => void): Sums {
+export function sumUp(
+  { columns, rows }: DataTable,
+  { category, value, along, against }: ChartColumns,
+  onProgress?: (share: number) => void,
+): Sums {
   const values = value === null ? null : columns[value]?.values;
   const names = category === null ? null : columns[category]!.texts;
   const places = placesOf(columns[along ?? -1], rows);
@@ -53,14 +69,43 @@ export function sumUp({ columns, rows }: DataTable, { category, value, along }: 
     const place = places.of(row);
     if (place >= 0) found.along[place]! += number;
   }
-  const all = Array.from(sums, ([name, rest]): CategorySum => ({ name, ...rest })).sort((one, two) => two.sum - one.sum || (one.name < two.name ? -1 : 1));
-  return { categories: together(all), places: places.names, bins: binned(values) };
+  const all = Array.from(sums, ([name, rest]): CategorySum => ({ name, ...rest })).sort(
+    (one, two) => two.sum - one.sum || (one.name < two.name ? -1 : 1),
+  );
+  const categories = together(all);
+  const others = against === null ? undefined : columns[against]?.values;
+  return {
+    categories,
+    places: places.names,
+    bins: binned(values),
+    points: values && others ? pointsOf(names, categories, others, values) : [],
+  };
+}
+
+function pointsOf(
+  names: readonly string[] | null,
+  categories: readonly CategorySum[],
+  xs: Float64Array,
+  ys: Float64Array,
+): Point[] {
+  const place = new Map(categories.map(({ name, others }, at) => [others === undefined ? name : null, at]));
+  const together = place.get(null) ?? 0;
+  const known = Array.from(xs.keys()).filter((row) => !Number.isNaN(xs[row]!) && !Number.isNaN(ys[row]!));
+  const count = Math.min(known.length, MOST_POINTS);
+  return Array.from({ length: count }, (_, at) => {
+    const row = known[Math.floor((at * known.length) / count)]!;
+    const category = place.get(names ? names[row]! || '(empty)' : 'All') ?? together;
+    return { x: xs[row]!, y: ys[row]!, category };
+  });
 }
 
 function binned(values: Float64Array | null | undefined): Bin[] {
   const known = values?.filter((value) => !Number.isNaN(value));
   if (!known || known.length === 0) return [];
-  const [low, high] = known.reduce(([least, most], value) => [Math.min(least, value), Math.max(most, value)], [Infinity, -Infinity]);
+  const [low, high] = known.reduce(
+    ([least, most], value) => [Math.min(least, value), Math.max(most, value)],
+    [Infinity, -Infinity],
+  );
   if (low === high) return [{ from: low, to: high, rows: known.length }];
   const stretch = (high - low) / BINS;
   const counts = new Array<number>(BINS).fill(0);

@@ -1,6 +1,6 @@
 import { pageOf } from '../brand/elevation';
 import { groundsByName } from '../brand/grounds';
-import type { Brand, Token } from '../brand/document';
+import { stateRule, type Brand, type Token } from '../brand/document';
 import { groupKind } from '../brand/group-kind';
 import { tokensOf } from '../brand/resolve';
 import { GRAPHIC_RATIO, worstBelow } from './contrast';
@@ -41,11 +41,12 @@ function weightOf(token: Token): Severity | null {
   return weight;
 }
 
-function weigh({ role, rule, path }: Token): Severity | null {
+function weigh(token: Token): Severity | null {
+  const { role, path } = token;
   const last = path.slice(path.lastIndexOf('.') + 1).toLowerCase();
   if (role === 'border') return /focus/.test(last) ? 'warning' : 'note';
   if (role === 'data') return 'warning';
-  const state = rule?.state ?? (role === 'state' ? last : '');
+  const state = stateRule(token)?.state ?? (role === 'state' ? last : '');
   return state === 'focus' || state === 'selected' ? 'warning' : null;
 }
 

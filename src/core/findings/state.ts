@@ -1,10 +1,11 @@
 import type { Step } from '../brand/commands';
-import { TOKEN_STATES, type Brand, type Token } from '../brand/document';
+import { stateRule } from '../brand/document';
 import { resolveTheme, tokensOf } from '../brand/resolve';
 import { bytesOf } from '../colour/integers';
 import { bytesToOklab, type Oklab } from '../colour/oklab';
 import type { ReadColour } from '../colour/read';
 import { STATE_DEFAULTS } from '../brand/state-rule';
+import { stateOf, statesOf } from '../brand/states-of';
 import { finding, type Rule } from './finding';
 import { worst } from './worst';
 
@@ -48,8 +49,8 @@ export const state: Rule = {
       for (const { subject } of findings) {
         const [token, rest] = (subject.tokens ?? []).map((id) => tokens.get(id));
         if (!token || !rest || subject.theme === undefined) continue;
-        const kind = kindOf(token);
-        const surface = token.rule?.surface ?? brand.tokens.find(({ role }) => role === 'surface')?.id;
+        const kind = stateOf(token);
+        const surface = stateRule(token)?.surface ?? brand.tokens.find(({ role }) => role === 'surface')?.id;
         if (!kind || surface === undefined || surface === token.id) continue;
         const set = { ...(steps.get(token.id)?.[0] as { set?: Record<string, null> } | undefined)?.set };
         // Its own value goes, and the rule makes it: a rule is there already, or is begun.
@@ -78,38 +79,4 @@ function apart(one: ReadColour, two: ReadColour): number {
     return found;
   }) as [Oklab, Oklab];
   return Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
-}
-
-interface StateOf {
-  readonly token: Token;
-  readonly rest: Token;
-}
-
-const known = new WeakMap<readonly Token[], readonly StateOf[]>();
-
-/** Every state with what it is a state of: by its rule, or by its path beside `….rest` or the token of the path around it. */
-function statesOf(brand: Brand): readonly StateOf[] {
-  let found = known.get(brand.tokens);
-  if (found) return found;
-  const byId = tokensOf(brand);
-  const byPath = new Map(brand.tokens.map((token) => [token.path, token]));
-  found = brand.tokens.flatMap((token): StateOf[] => {
-    if (!kindOf(token)) return [];
-    const around = token.path.slice(0, token.path.lastIndexOf('.'));
-    const rest = token.rule
-      ? byId.get(token.rule.of)
-      : (byPath.get(`${around}.rest`) ?? byPath.get(`${around}.default`) ?? byPath.get(around));
-    return rest && rest !== token ? [{ token, rest }] : [];
-  });
-  known.set(brand.tokens, found);
-  return found;
-}
-
-type Kind = (typeof TOKEN_STATES)[number];
-const kinds: ReadonlySet<string> = new Set(TOKEN_STATES);
-
-function kindOf({ rule, path }: Token): Kind | undefined {
-  if (rule) return rule.state;
-  const last = path.slice(path.lastIndexOf('.') + 1);
-  return kinds.has(last) && last !== path ? (last as Kind) : undefined;
 }

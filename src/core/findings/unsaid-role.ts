@@ -1,5 +1,5 @@
 import type { Step } from '../brand/commands';
-import type { Token } from '../brand/document';
+import { stateRule, type Token } from '../brand/document';
 import { likelyRole } from '../brand/token-role';
 import { finding, type Rule } from './finding';
 
@@ -20,7 +20,7 @@ export const unsaidRole: Rule = {
     const grounds = new Set(tokens.flatMap(({ on }) => on));
     return tokens.flatMap((token) => {
       if (token.role !== 'other') return [];
-      const role = token.rule ? 'state' : grounds.has(token.id) ? 'surface' : likelyOnce(token);
+      const role = stateRule(token) ? 'state' : token.rule || grounds.has(token.id) ? 'surface' : likelyOnce(token);
       if (role === 'other') return [];
       const message = `${token.path} is probably of the role ${role}, and has none.`;
       return [finding('role', 'note', message, { tokens: [token.id] }, { role })];

@@ -1,5 +1,5 @@
 import { assignments, firstSeries, tokensBelow } from '../brand/data-fields';
-import type { Brand, Theme } from '../brand/document';
+import { stateRule, type Brand, type Theme } from '../brand/document';
 import { groupKind } from '../brand/group-kind';
 import { resolveTheme } from '../brand/resolve';
 import { contrastRatio } from '../colour/contrast';
@@ -157,7 +157,7 @@ function dataAdvice(brand: Brand): Advice[] {
         'Name colours by their tokens, never by their codes: when a theme is switched, what has a code of its own stays behind.',
     },
   ];
-  const state = brand.tokens.find(({ rule: stateRule }) => stateRule !== undefined);
+  const state = brand.tokens.find((token) => stateRule(token));
   const rest = state && brand.tokens.find(({ id }) => id === state.rule!.of);
   const [one, two] = [rest, state].map((token) => token && resolved.get(token.id)?.colour?.hex);
   if (state && rest && one && two) {

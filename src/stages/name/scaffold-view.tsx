@@ -1,6 +1,6 @@
 import { Button } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import type { Token } from '@/core/brand/document';
+import { stateRule, type StateRule, type Token } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { fillScaffold, type Guess } from '@/core/brand/scaffold';
 import { SCAFFOLDS, type Scaffold } from '@/core/brand/scaffolds';
@@ -37,14 +37,16 @@ export function ScaffoldView() {
   function isTaken(token: Token): boolean {
     return !left.has(token.id) && (!token.rule || (!left.has(token.rule.of) && !left.has(token.rule.surface)));
   }
+  /** A state whose text was left out has none. */
+  const withoutLeft = ({ text, ...rest }: StateRule): StateRule => ({ ...rest, ...(text && !left.has(text) && { text }) });
   const tokenOf = ({ token }: Guess): Token => {
     const value = values.get(token.id);
-    const { text, ...rule } = token.rule ?? {};
+    const made = stateRule(token);
     return {
       ...token,
       on: token.on.filter((id) => !left.has(id)),
       ...(value && { values: Object.fromEntries(brand.themes.map(({ id }) => [id, value])) }),
-      ...(token.rule && { rule: { ...(rule as NonNullable<Token['rule']>), ...(text && !left.has(text) && { text }) } }),
+      ...(made && { rule: withoutLeft(made) }),
     };
   };
   const scaffold = SCAFFOLDS.find(({ id }) => id === chosen)!;

@@ -5,8 +5,10 @@ import { useBrand } from '@/ui/brand-context';
 import { useFindings } from '@/ui/findings';
 import { StageViews, type StageView } from '@/ui/stage-views';
 import { ChartsView } from './charts/charts-view';
+import { useDataWhileOpen } from './charts/use-data';
 import { ContrastView } from './contrast/contrast-view';
 import { FindingsView } from './findings/findings-view';
+import { InterfaceView } from './interface/interface-view';
 import { PictureView } from './picture/picture-view';
 import { showView, useView, type ViewId } from './views';
 import { VisionView } from './vision/vision-view';
@@ -15,11 +17,13 @@ const VIEWS: readonly StageView<ViewId>[] = [
   { id: 'findings', label: 'Findings', View: FindingsView },
   { id: 'contrast', label: 'Contrast', View: ContrastView },
   { id: 'charts', label: 'Charts', View: ChartsView },
+  { id: 'interface', label: 'Interface', View: InterfaceView },
   { id: 'vision', label: 'Colour vision', View: VisionView },
   { id: 'picture', label: 'Own picture', View: PictureView },
 ];
 
 export function Prove() {
+  useDataWhileOpen();
   const { view } = useView();
   const words = useWords();
   return <StageViews title="Prove" about={words} views={VIEWS} view={view} onView={showView} />;

@@ -40,8 +40,11 @@ function colourEntries(source: SourceText, root: Node): EntryList {
       const literal = numbers && !list.full ? numberList(source, node) : null;
       if (numbers && list.full) list.skip();
       else if (literal) {
-        list.add(() => taken(certain(cssOf(literal.literal)), placed(literal.span, label, literal.literal.text.replace(/\s+/g, ' '))));
-      } else node.children?.forEach((child, index) => visit(child, label === '' ? String(index + 1) : `${label} ${index + 1}`, key));
+        list.add(() =>
+          taken(certain(cssOf(literal.literal)), placed(literal.span, label, literal.literal.text.replace(/\s+/g, ' '))),
+        );
+      } else
+        node.children?.forEach((child, index) => visit(child, label === '' ? String(index + 1) : `${label} ${index + 1}`, key));
     } else {
       const channels = COLOURED.test(key) ? ofChannels(node) : null;
       if (channels) {
@@ -81,10 +84,14 @@ function ofString(
     }
     if (/^#[0-9a-f]+$/i.test(text)) return [() => leftOut(null, wrongLength(text.length - 1), place(text))];
     const mixed = /\d/.test(text) && /[a-f]/i.test(text);
-    if (/^[0-9a-f]{6}$/i.test(text) && (mixed || COLOURED.test(key))) return [() => taken(certain(`#${text}`), { ...place(text), doubts: BARE })];
+    if (/^[0-9a-f]{6}$/i.test(text) && (mixed || COLOURED.test(key)))
+      return [() => taken(certain(`#${text}`), { ...place(text), doubts: BARE })];
   }
   // A longer text, such as a gradient, may hold several.
-  return [...literalsIn(source.textOf(inner), inner.from)].map(({ span, literal }) => () => taken(certain(cssOf(literal)), place(literal.text, span)),
+  return [...literalsIn(source.textOf(inner), inner.from)].map(
+    ({ span, literal }) =>
+      () =>
+        taken(certain(cssOf(literal)), place(literal.text, span)),
   );
 }
 

@@ -2,7 +2,7 @@ import { Button } from '@chakra-ui/react';
 import { Pin } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import type { Command } from '@/core/brand/commands';
-import type { StateRule, Theme, Token } from '@/core/brand/document';
+import { stateRule, type StateRule, type Theme, type Token } from '@/core/brand/document';
 import { resolveTheme, tokensOf } from '@/core/brand/resolve';
 import { contrastRatio } from '@/core/colour/contrast';
 import { ApplyButtons } from '@/ui/apply-buttons';
@@ -12,10 +12,19 @@ import { useTrial } from '@/ui/use-trial';
 import css from './states.module.css';
 
 /** How a state is made, tried out as its dials move; and whether it goes by its rule in a theme. */
-export function RulePanel({ token, theme, onClose }: { token: Token; theme: Theme; onClose: () => void }) {
+interface RulePanelProps {
+  token: Token;
+  /** The rule as it is shown, which may be on trial. */
+  shownRule: StateRule;
+  theme: Theme;
+  onClose: () => void;
+}
+
+export function RulePanel({ token, shownRule, theme, onClose }: RulePanelProps) {
   const { settled, shown, run } = useBrand((state) => ({ settled: state.replica.brand, shown: state.brand, run: state.run }));
   const mayEdit = useMayEdit();
-  const kept = tokensOf(settled).get(token.id)?.rule ?? token.rule!;
+  const settledToken = tokensOf(settled).get(token.id);
+  const kept = (settledToken && stateRule(settledToken)) ?? shownRule;
   const [draft, setDraft] = useState<Pick<StateRule, 'step' | 'chroma' | 'least'> | null>(null);
   const rule = { ...kept, ...draft };
   const command = useMemo<Command | null>(

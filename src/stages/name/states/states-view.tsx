@@ -1,9 +1,9 @@
 import { Pin } from 'lucide-react';
 import { memo, useMemo, useState } from 'react';
-import type { Brand, StateRule, Theme, Token } from '@/core/brand/document';
+import { stateRule, type Brand, type Theme } from '@/core/brand/document';
 import { resolveTheme, tokensOf } from '@/core/brand/resolve';
 import { contrastRatio, inkOn } from '@/core/colour/contrast';
-import { stateFamilies } from '@/core/brand/state-tokens';
+import { stateFamilies, type StateFamily } from '@/core/brand/state-tokens';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { AddStates } from './add-states';
 import { RulePanel } from './rule-panel';
@@ -16,6 +16,7 @@ export function StatesView() {
   const all = useMemo(() => stateFamilies(brand), [brand]);
   const [chosen, setChosen] = useState<{ token: string; theme: string } | null>(null);
   const token = chosen ? tokensOf(brand).get(chosen.token) : undefined;
+  const rule = token && stateRule(token);
   const theme = brand.themes.find(({ id }) => id === chosen?.theme);
   return (
     <div className={css.view}>
@@ -27,10 +28,10 @@ export function StatesView() {
         </p>
       )}
       <div className={css.families}>
-        {all.map(({ base, states }) => (
-          <section key={base.id} aria-label={`States of ${base.path}`}>
+        {all.map((family) => (
+          <section key={family.base.id} aria-label={`States of ${family.base.path}`}>
             <h2>
-              <code>{base.path}</code>
+              <code>{family.base.path}</code>
             </h2>
             <div className={css.themes}>
               {brand.themes.map((offered) => (
@@ -38,8 +39,7 @@ export function StatesView() {
                   key={offered.id}
                   brand={brand}
                   theme={offered}
-                  base={base}
-                  states={states}
+                  family={family}
                   chosen={chosen?.theme === offered.id ? chosen.token : null}
                   onChoose={(id) => setChosen({ token: id, theme: offered.id })}
                 />
@@ -48,8 +48,8 @@ export function StatesView() {
           </section>
         ))}
       </div>
-      {token?.rule && theme && (
-        <RulePanel key={`${token.id}/${theme.id}`} token={token} theme={theme} onClose={() => setChosen(null)} />
+      {token && rule && theme && (
+        <RulePanel key={`${token.id}/${theme.id}`} token={token} shownRule={rule} theme={theme} onClose={() => setChosen(null)} />
       )}
     </div>
   );
@@ -58,16 +58,15 @@ export function StatesView() {
 interface ButtonsProps {
   brand: Brand;
   theme: Theme;
-  base: Token;
-  states: readonly Token[];
+  family: StateFamily;
   chosen: string | null;
   onChoose: (token: string) => void;
 }
 
 const Buttons = memo(
-  function Buttons({ brand, theme, base, states, chosen, onChoose }: ButtonsProps) {
+  function Buttons({ brand, theme, family: { base, states, rule }, chosen, onChoose }: ButtonsProps) {
     const resolved = resolveTheme(brand, theme.id);
-    const { surface, text } = states[0]!.rule!;
+    const { surface, text } = rule;
     const ground = resolved.get(surface)?.colour;
     const ink = text === undefined ? null : resolved.get(text)?.colour;
     return (
@@ -76,15 +75,16 @@ const Buttons = memo(
         <div>
           {[base, ...states].map((state) => {
             const colour = resolved.get(state.id)?.colour;
-            const name: StateRule['state'] | 'rest' = state.rule?.state ?? 'rest';
-            const pinned = state.rule !== undefined && state.values[theme.id] !== undefined;
+            const made = stateRule(state);
+            const name = made?.state ?? 'rest';
+            const pinned = made !== undefined && state.values[theme.id] !== undefined;
             const readable = colour && ink ? ` ${contrastRatio(ink, colour).toFixed(1)}:1` : '';
             return (
               <button
                 key={state.id}
                 data-sample
                 data-state={name}
-                disabled={!state.rule}
+                disabled={!made}
                 aria-pressed={chosen === state.id}
                 aria-label={`${state.path} in ${theme.name}${pinned ? ', pinned' : ''}`}
                 title={`${state.path} ${colour?.hex ?? 'no colour'}${readable}`}
@@ -101,11 +101,12 @@ const Buttons = memo(
     );
   },
   (one, two) => {
-    if (one.chosen !== two.chosen || one.theme !== two.theme || one.base !== two.base || one.states.length !== two.states.length)
+    const [was, is] = [one.family, two.family];
+    if (one.chosen !== two.chosen || one.theme !== two.theme || was.base !== is.base || was.states.length !== is.states.length)
       return false;
     const [before, after] = [resolveTheme(one.brand, one.theme.id), resolveTheme(two.brand, two.theme.id)];
-    const { surface, text } = two.states[0]!.rule!;
-    const ids = [one.base.id, surface, ...(text === undefined ? [] : [text]), ...two.states.map(({ id }) => id)];
-    return one.states.every((state, at) => state === two.states[at]) && ids.every((id) => before.get(id) === after.get(id));
+    const { surface, text } = is.rule;
+    const ids = [is.base.id, surface, ...(text === undefined ? [] : [text]), ...is.states.map(({ id }) => id)];
+    return was.states.every((state, at) => state === is.states[at]) && ids.every((id) => before.get(id) === after.get(id));
   },
 );

@@ -1,9 +1,9 @@
 import { memo, useMemo } from 'react';
+import { componentTokens, type Dress } from '@/core/brand/component-tokens';
 import { groupKind } from '@/core/brand/group-kind';
 import type { Brand, Theme, Token } from '@/core/brand/document';
 import { groundsOf } from '@/core/brand/grounds';
 import { resolveTheme } from '@/core/brand/resolve';
-import { stateFamilies } from '@/core/brand/state-tokens';
 import { inkOn } from '@/core/colour/contrast';
 import type { ReadColour } from '@/core/colour/read';
 import css from './themes.module.css';
@@ -17,7 +17,7 @@ const HEIGHTS = [62, 94, 40, 78, 55, 86, 33, 70, 48, 90, 58, 81];
 interface SheetPlan {
   readonly surfaces: readonly { readonly surface: Token; readonly texts: readonly Token[] }[];
   readonly link: Token | undefined;
-  readonly buttons: readonly Family[];
+  readonly buttons: readonly Dress[];
   /** What one types into: its ground, or its states, and the border about it. */
   readonly field: Token | undefined;
   readonly border: Token | undefined;
@@ -27,12 +27,6 @@ interface SheetPlan {
   readonly chart: Readonly<Partial<Record<'ground' | 'axis', Token>>>;
   readonly scales: readonly (readonly Token[])[];
   readonly terminal: { readonly ground: Token; readonly text: Token | undefined; readonly words: readonly Token[] } | null;
-}
-
-interface Family {
-  readonly base: Token;
-  readonly states: readonly Token[];
-  readonly text: Token | undefined;
 }
 
 function planOf(brand: Brand): SheetPlan {
@@ -51,11 +45,7 @@ function planOf(brand: Brand): SheetPlan {
     const kind = groupKind(brand, group, brand.themes[0]!.id);
     return kind === 'sequential' || kind === 'diverging';
   };
-  const families = stateFamilies(brand).map((family): Family => ({
-    ...family,
-    text: tokens.find((token) => token.id === family.states[0]!.rule!.text),
-  }));
-  const isField = ({ base }: Family) => has('field')(base) || has('input')(base);
+  const parts = componentTokens(brand);
   const words = tokens.filter(({ path }) => path.startsWith('terminal.'));
   const ground = at('terminal.ground');
   return {
@@ -65,10 +55,10 @@ function planOf(brand: Brand): SheetPlan {
         surface,
         texts: texts.filter((text) => !has('link')(text) && groundsOf(brand, text).includes(surface)).slice(0, MOST.texts),
       })),
-    link: texts.find(has('link')),
-    buttons: families.filter((family) => !isField(family)).slice(0, MOST.buttons),
-    field: families.find(isField)?.base ?? byRole('surface').find((token) => has('field')(token) || has('input')(token)),
-    border: byRole('border')[0],
+    link: parts.link,
+    buttons: parts.buttons.slice(0, MOST.buttons),
+    field: parts.field?.rest ?? byRole('surface').find((token) => has('field')(token) || has('input')(token)),
+    border: parts.border,
     statuses: byRole('status').slice(0, MOST.statuses),
     bars: series.find((group) => !isScale(group))?.slice(0, MOST.bars) ?? [],
     chart: { ...(at('chart.ground') && { ground: at('chart.ground')! }), ...(at('chart.axis') && { axis: at('chart.axis')! }) },
@@ -126,9 +116,9 @@ const Sheet = memo(function Sheet({ brand, theme, plan }: { brand: Brand; theme:
           <Texts texts={texts} hex={hex} />
         </div>
       ))}
-      {plan.buttons.map(({ base, states, text }) => (
-        <div key={base.id} className={css.states}>
-          {[base, ...states].map((state, at) => (
+      {plan.buttons.map(({ rest, states, text }) => (
+        <div key={rest.id} className={css.states}>
+          {[rest, ...Object.values(states)].map((state, at) => (
             <span key={state.id} title={state.path} style={{ background: hex(state), color: ink(text, state) }}>
               {at === 0 ? 'Button' : 'Aa'}
             </span>

@@ -7,7 +7,7 @@ import { CommitInput } from '@/ui/commit-input';
 import { tell } from '@/ui/notices';
 import { fold, PATH, useTable } from './table-state';
 import { rename, setValue } from './token-edits';
-import type { TreeRow } from './tree-rows';
+import { roleWord, type TreeRow } from './tree-rows';
 import { ValuePicker } from '@/ui/token-field/value-picker';
 import css from './tokens.module.css';
 
@@ -159,7 +159,7 @@ function PathCell({ token, label, depth, acts, active, editing }: PathCellProps)
             ⠿
           </i>
           <code title={token.path}>{label}</code>
-          <small>{token.rule ? token.rule.state : token.role}</small>
+          <small>{roleWord(token)}</small>
         </>
       )}
     </div>

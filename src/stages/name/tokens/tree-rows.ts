@@ -1,4 +1,4 @@
-import type { Token } from '@/core/brand/document';
+import { stateRule, type Token } from '@/core/brand/document';
 
 /** One line of the table: the head of a group, or a token below it. */
 export type TreeRow =
@@ -52,6 +52,11 @@ export function treeRows(tokens: readonly Token[], folded: ReadonlySet<string>):
   return rows;
 }
 
+/** What a token is, in a word: the state that a rule makes it, a tint, or its role. */
+export function roleWord(token: Token): string {
+  return stateRule(token)?.state ?? (token.rule ? 'tint' : token.role);
+}
+
 /** What a token can be found by, in lower case. Kept for each token: it is asked for at every key. */
 const texts = new WeakMap<Token, string>();
 
@@ -62,8 +67,8 @@ export function filtered(tokens: readonly Token[], filter: string): readonly Tok
   return tokens.filter((token) => {
     let text = texts.get(token);
     if (text === undefined) {
-      const { path, role, description, rule, deprecated } = token;
-      text = `${path} ${role} ${description} ${rule?.state ?? ''} ${deprecated ? 'deprecated' : ''}`.toLowerCase();
+      const { path, role, description, deprecated } = token;
+      text = `${path} ${role} ${description} ${roleWord(token)} ${deprecated ? 'deprecated' : ''}`.toLowerCase();
       texts.set(token, text);
     }
     return words.every((word) => text.includes(word));

@@ -1,13 +1,9 @@
 import { Button, NativeSelect } from '@chakra-ui/react';
 import { useDndMonitor } from '@dnd-kit/core';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { useDropzone } from 'react-dropzone';
-import { pageOf } from '@/core/brand/elevation';
 import { newId } from '@/core/brand/identity';
-import { resolveTheme } from '@/core/brand/resolve';
-import { inkOn } from '@/core/colour/contrast';
-import { readColour } from '@/core/colour/read';
-import { fromField, fromPalette, type Lack } from '@/core/data/category-colours';
+import type { Lack } from '@/core/data/category-colours';
 import { fieldWith, pinCategory, type ChartField } from '@/core/data/chart-field';
 import type { ChartColumns } from '@/core/data/read-data';
 import { useBrand, useBrandStore, useMayEdit } from '@/ui/brand-context';
@@ -16,11 +12,11 @@ import { draggedIn, underPointer } from '@/ui/dragged';
 import { ExtendValues } from '@/ui/extend-values';
 import { ByCategory } from './by-category';
 import { ByAmount } from './by-amount';
+import { GROUNDS, groundColours } from './ground';
 import { Legend } from './legend';
+import { categoryWord, useCategoryColours } from './use-category-colours';
 import { useData } from './use-data';
 import css from './charts.module.css';
-
-const GROUNDS = ['theme', 'paper', 'ink'] as const;
 
 /** Charts with data: what the palettes look like where they are used. */
 export function ChartsView() {
@@ -38,32 +34,14 @@ export function ChartsView() {
   const [ground, setGround] = useState<(typeof GROUNDS)[number]>('theme');
   const [extending, setExtending] = useState<ChartField | null>(null);
   const [over, setOver] = useState<string | null>(null);
-  const names = useMemo(() => data?.sums.categories.map(({ name }) => name) ?? [], [data]);
-  const columnName = data && data.columns.category !== null ? data.shown.columns[data.columns.category]!.name : 'Category';
-  const sources = [
-    ...brand.fields.map((field) => ({ id: field.id, title: `${field.name}, its tokens`, source: { field } })),
-    ...brand.palettes.map((palette) => ({ id: palette.id, title: palette.name, source: { palette } })),
-  ];
-  const likely =
-    brand.fields.find(({ name }) => name === columnName)?.id ??
-    brand.fields.find(({ values }) => values.some(({ text }) => names.includes(text)))?.id ??
-    brand.palettes.find(({ kind }) => kind === 'categorical')?.id;
-  const chosen = sources.find(({ id }) => id === (from ?? likely)) ?? sources[0];
-  const colours = useMemo(() => {
-    if (!chosen) return [];
-    return 'field' in chosen.source
-      ? fromField(brand, chosen.source.field, theme, names, lack)
-      : fromPalette(chosen.source.palette, names, lack);
-    // The source is made anew whenever something is drawn.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [brand, chosen?.id, theme, names, lack]);
+  const { sources, chosen, colours } = useCategoryColours(brand, theme, data, from, lack);
   /** Names of the data's own categories: what was put together of small ones is none. */
   const real = new Set(data?.sums.categories.flatMap(({ name, others }) => (others === undefined ? name : [])));
   /** The field with these categories in it, of the document as it is kept. */
   const prepared = () => {
     const field = settled.fields.find(({ id }) => id === chosen?.id);
     const palette = settled.palettes.find(({ id }) => id === chosen?.id);
-    return fieldWith(settled, field ? { field } : { palette: palette! }, columnName, [...real], newId);
+    return fieldWith(settled, field ? { field } : { palette: palette! }, categoryWord(data), [...real], newId);
   };
   useDndMonitor({
     onDragMove: (event) =>
@@ -90,10 +68,7 @@ export function ChartsView() {
     noClick: true,
     noKeyboard: true,
   });
-  const page = pageOf(brand);
-  const surface = page ? resolveTheme(brand, theme).get(page.id)?.colour?.hex : undefined;
-  const hex = ground === 'paper' ? '#ffffff' : ground === 'ink' ? '#111111' : (surface ?? '#ffffff');
-  const ink = inkOn(readColour(hex)!);
+  const look = groundColours(brand, theme, ground);
   const bare = colours.filter(({ how }) => how === 'repeated' || how === 'filled in').length;
   return (
     <div {...getRootProps()} className={css.charts} data-dropping={isDragActive || undefined}>
@@ -147,12 +122,12 @@ export function ChartsView() {
             )}
           </div>
           <div className={css.both}>
-            <ByCategory sums={data.sums} colours={colours} ground={hex} ink={ink} over={over} />
+            <ByCategory sums={data.sums} colours={colours} {...look} over={over} />
             <Legend colours={colours} over={over} />
           </div>
         </>
       )}
-      {data && show === 'amounts' && <ByAmount sums={data.sums} ground={hex} ink={ink} />}
+      {data && show === 'amounts' && <ByAmount sums={data.sums} {...look} />}
       {extending && (
         <ExtendValues
           extended={extending}
@@ -171,6 +146,7 @@ const PARTS = [
   ['category', 'Categories', ['words', 'dates', 'numbers']],
   ['value', 'Amount', ['numbers']],
   ['along', 'Along', ['dates', 'words', 'numbers']],
+  ['against', 'Against', ['numbers']],
 ] as const;
 
 /** Which column is which; as they were told, until somebody chooses otherwise. */

@@ -1,4 +1,5 @@
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
+import { create } from 'zustand';
 import type { Brand } from '@/core/brand/document';
 import type { ChartColumns } from '@/core/data/read-data';
 import { sampleData } from '@/core/data/sample';
@@ -36,33 +37,57 @@ async function readTable({ fields }: Brand, name: string | null, bytes: Uint8Arr
   return { name, open, shown, columns: shown.guess, sums: await open.remote.sum(shown.guess) };
 }
 
+/** The table in use, for as long as the stage is open: every view that draws charts draws the same data. */
+const useKept = create<{ readonly data: Kept | null }>()(() => ({ data: null }));
+
+/** Counts the openings of the stage: what was still being read for an earlier one is let go. */
+let opening = 0;
+
+function keep(data: Kept | null, of: number): void {
+  if (of !== opening) return data?.open.close();
+  if (!data) return;
+  useKept.getState().data?.open.close();
+  useKept.setState({ data });
+}
+
+/** For the stage: lets the data go when it is left. */
+export function useDataWhileOpen(): void {
+  useEffect(
+    () => () => {
+      opening++;
+      useKept.getState().data?.open.close();
+      useKept.setState({ data: null });
+    },
+    [],
+  );
+}
+
+/** What charts are drawn from: invented data to begin with, or a file of one's own. */
 export function useData() {
   const store = useBrandStore();
-  const [data, setData] = useState<Kept | null>(null);
+  const data: ChartData | null = useKept((state) => state.data);
   useEffect(() => {
-    let current = true;
-    const begin = async () => {
-      const { brand } = store.getState().replica;
-      const read = await readTable(brand, null, new TextEncoder().encode(sampleData(brand)));
-      if (current) setData(read);
-      else read?.open.close();
-    };
-    void begin();
-    return () => {
-      current = false;
-    };
+    if (useKept.getState().data) return;
+    const { brand } = store.getState().replica;
+    const of = opening;
+    void readTable(brand, null, new TextEncoder().encode(sampleData(brand))).then((read) => {
+      // A file that was handed meanwhile is what is wanted.
+      if (useKept.getState().data) read?.open.close();
+      else keep(read, of);
+    });
   }, [store]);
-  const open = data?.open;
-  useEffect(() => () => open?.close(), [open]);
   return {
-    data: data as ChartData | null,
+    data,
     hand: async (file: File) => {
       if (file.size > LARGEST) return tell(`${file.name} is larger than 64 MB; charts are drawn from less.`);
-      const read = await readTable(store.getState().replica.brand, file.name, await bytesOf(file));
-      if (read) setData(read);
+      const of = opening;
+      keep(await readTable(store.getState().replica.brand, file.name, await bytesOf(file)), of);
     },
     choose: async (columns: ChartColumns) => {
-      if (data) setData({ ...data, columns, sums: await data.open.remote.sum(columns) });
+      const { data: kept } = useKept.getState();
+      if (!kept) return;
+      const sums = await kept.open.remote.sum(columns);
+      if (useKept.getState().data?.open === kept.open) useKept.setState({ data: { ...kept, columns, sums } });
     },
   };
 }

@@ -1,17 +1,22 @@
 import { useState } from 'react';
 import { Choice, Dial } from '@/ui/dial';
+import { ChartSeen, InterfaceSeen } from './in-use-seen';
 import { PaletteSeen } from './palette-seen';
 import { PictureSeen } from './picture-seen';
 import css from './vision.module.css';
 
-/** The palette, or one's own picture, side by side as other eyes see it. */
+const WHAT = { palette: PaletteSeen, chart: ChartSeen, interface: InterfaceSeen, picture: PictureSeen } as const;
+const CHOICES = ['palette', 'chart', 'interface', 'picture'] as const;
+
+/** The palette, a chart, the interface, or one's own picture, side by side as other eyes see it. */
 export function VisionView() {
-  const [what, setWhat] = useState<'palette' | 'picture'>('palette');
+  const [what, setWhat] = useState<keyof typeof WHAT>('palette');
   const [severity, setSeverity] = useState(1);
+  const Seen = WHAT[what];
   return (
     <div className={css.vision}>
       <div className={css.choices}>
-        <Choice label="What is looked at" plain options={['palette', 'picture']} value={what} onChoose={setWhat} />
+        <Choice label="What is looked at" plain options={CHOICES} value={what} onChoose={setWhat} />
         <div className={css.severity}>
           <Dial
             label="How much the cone lacks"
@@ -28,7 +33,7 @@ export function VisionView() {
           Machado, Oliveira and Fernandes (2009).
         </p>
       </div>
-      {what === 'palette' ? <PaletteSeen severity={severity} /> : <PictureSeen severity={severity} />}
+      <Seen severity={severity} />
     </div>
   );
 }
