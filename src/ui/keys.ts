@@ -30,6 +30,9 @@ export const TOOL_KEYS = {
 /** Takes a colour from anywhere on the screen, where the browser can. */
 export const PICK_KEY = 'P';
 
+/** What Prove does by key. */
+export const PROVE_KEYS = { swap: 'X' } as const;
+
 /** Rolls the generator's strips again; with Shift, back to the ones before. */
 export const ROLL_KEY = 'R';
 
@@ -78,7 +81,7 @@ export const KEYS: Readonly<Record<'everywhere' | StageId, readonly KeyLine[]>> 
     { keys: ['L', 'U'], does: 'link to an equal swatch, or unlink' },
     { keys: ['Delete'], does: 'clear the cell, or delete the token' },
   ],
-  prove: [],
+  prove: [{ keys: [PROVE_KEYS.swap], does: 'in Side by side: swap the first two' }],
   ship: [],
   watch: [],
 };

@@ -37,7 +37,17 @@ async function findings(person: Person): Promise<string[]> {
       { exclude: ['iframe', '[data-sample]', '[data-testid=picture]'] },
       { iframes: false, rules: { 'label-content-name-mismatch': { enabled: true } }, resultTypes: ['violations'] },
     );
-    return violations.flatMap(({ id, nodes }) => nodes.map(({ html }) => `${id}: ${html.slice(0, 160)}`));
+    // Its colours are the brand's; all else of it is ours.
+    const sheet = document.querySelector('[data-sheet]');
+    const inSheet = sheet
+      ? await runner.run(sheet, {
+          rules: { 'color-contrast': { enabled: false }, 'color-contrast-enhanced': { enabled: false } },
+          resultTypes: ['violations'],
+        })
+      : { violations: [] };
+    return [...violations, ...inSheet.violations].flatMap(({ id, nodes }) =>
+      nodes.map(({ html }) => `${id}: ${html.slice(0, 160)}`),
+    );
   });
 }
 
@@ -105,6 +115,12 @@ test.each(['Paper', 'Mid grey', 'Ink'])('on %s every view of Prove is readable a
   await ida.click('amounts');
   await ida.find('[data-chart="Heat map"] rect');
   expect(['amounts', await findings(ida)]).toEqual(['amounts', []]);
+  await ida.click('Interface');
+  await ida.find('[data-sheet]');
+  expect(['interface', await findings(ida)]).toEqual(['interface', []]);
+  await ida.click('Side by side');
+  await ida.find('[data-move]');
+  expect(['side by side', await findings(ida)]).toEqual(['side by side', []]);
   await ida.click('Colour vision');
   await ida.find('[data-vision]');
   await ida.click('Own picture');

@@ -40,7 +40,7 @@ test('parts of an interface are told from roles and words, whatever the conventi
   });
   // A border that has a focus is pressed by nobody.
   expect(buttons.map((each) => [each.rest.path, each.states.hover?.path, each.text?.path])).toEqual([
-    ['button.save.rest', 'button.save.hover', undefined],
+    ['button.save.rest', 'button.save.hover', 'text.on-save'],
   ]);
   expect([field?.rest.path, field?.states.disabled?.path]).toEqual(['input.default', 'input.disabled']);
   expect([row?.rest.path, row?.states.selected?.path, tab]).toEqual(['list.item', 'list.item.selected', undefined]);
@@ -48,8 +48,8 @@ test('parts of an interface are told from roles and words, whatever the conventi
 });
 
 test('the text on something is what names it, or what its rule keeps readable', () => {
-  const named = changedToken(brand, 'text.on-save', { on: ['button-save-rest'] });
-  expect(componentTokens(named).buttons[0]!.text?.path).toBe('text.on-save');
+  const named = changedToken(brand, 'text.muted', { on: ['button-save-rest'] });
+  expect(componentTokens(named).buttons[0]!.text?.path).toBe('text.muted');
   const rule = {
     state: 'hover',
     of: 'button-save-rest',

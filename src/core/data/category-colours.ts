@@ -30,7 +30,7 @@ export interface CategoryColour {
 }
 
 /** The colours that categories have from a palette, in its order. */
-export function fromPalette(palette: Palette, names: readonly string[], lack: Lack): CategoryColour[] {
+export function fromPalette(palette: Pick<Palette, 'swatches'>, names: readonly string[], lack: Lack): CategoryColour[] {
   const hexes = palette.swatches.map(({ value }) => readColour(value)!.hex);
   return lacking(
     names.map((name, at) => ({ name, hex: hexes[at] ?? null, how: 'given', token: null })),

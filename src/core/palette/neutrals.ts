@@ -1,5 +1,5 @@
 import { hueTurn } from '../colour/hue';
-import { oklchHex } from '../colour/read';
+import { oklchHex, type ReadColour } from '../colour/read';
 import { atLightness, ladderLightness, SHADE_LABELS } from './shades';
 
 /** Hues in degrees (OKLCH) that are called cold and warm (common practice): of a northern sky and of old paper. */
@@ -33,10 +33,22 @@ export function neutrals(hue: number, tint: number): NeutralSet[] {
   ].map((set) => ({ ...set, values: greys(set.hue, tint) }));
 }
 
+/**
+ * Colours with their greys in another tint, so that families of grey can be compared where they are used. What has more chroma than a grey stays.
+ * @param hue in degrees @param tint as of `neutrals`; 0 takes all colour out
+ */
+export function retinted(colours: readonly ReadColour[], hue: number, tint: number): string[] {
+  const chroma = fading(tint);
+  return colours.map(({ css, oklch: [l, c], alpha }) => (c > MOST_TINT ? css : oklchHex([l, chroma(l), hue], alpha)));
+}
+
 function greys(hue: number, tint: number): string[] {
-  // Near white and black even a little chroma is a colour, so it fades towards both.
-  const chroma = (lightness: number) => tint * Math.min(1, 4.2 * lightness * (1 - lightness) + 0.18);
-  return ladderLightness(SHADE_LABELS.length).map((step) => oklchHex(atLightness(step, hue, chroma)));
+  return ladderLightness(SHADE_LABELS.length).map((step) => oklchHex(atLightness(step, hue, fading(tint))));
+}
+
+/** Near white and black even a little chroma is a colour, so it fades towards both. */
+function fading(tint: number): (lightness: number) => number {
+  return (lightness) => tint * Math.min(1, 4.2 * lightness * (1 - lightness) + 0.18);
 }
 
 /** Half-way between two hues by the shorter way round. */

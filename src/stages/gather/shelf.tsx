@@ -1,7 +1,7 @@
 import { SHELF_KINDS, type ShelfKind, type ShelfPalette } from '@/core/shelf/shelf-palette';
 import { STARTERS } from '@/core/shelf/starters';
 import { Button, Input } from '@chakra-ui/react';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import type { Palette } from '@/core/brand/document';
 import { swatchesOf } from '@/core/brand/resolve';
@@ -16,6 +16,7 @@ import { tell } from '@/ui/notices';
 import { PutOnShelf } from '@/ui/put-on-shelf';
 import { request } from '@/ui/request';
 import { ribbon } from '@/ui/ribbon';
+import { useShelf } from '@/ui/shelf';
 
 import css from './gather.module.css';
 
@@ -28,13 +29,6 @@ const BRAND_KIND: Record<ShelfKind, Palette['kind']> = {
   game: 'loose',
 };
 
-interface Kept {
-  readonly ours: readonly ShelfPalette[];
-  readonly uses: Readonly<Record<string, number>>;
-}
-
-const NOTHING: Kept = { ours: [], uses: {} };
-
 /** Palettes to start from, found by word or by colour; the chosen one lies in the catch. */
 export function Shelf() {
   const { id, selection, brand } = useBrand((state) => ({
@@ -44,20 +38,17 @@ export function Shelf() {
   }));
   const mayEdit = useMayEdit();
   const queries = useQueryClient();
-  const { data = NOTHING, isError } = useQuery({
-    queryKey: ['shelf', id],
-    queryFn: () => request<Kept>(`/api/brands/${id}/shelf`),
-  });
+  const { shelf, isError } = useShelf();
   const [text, setText] = useState('');
   const [kind, setKind] = useState<ShelfKind | null>(null);
   const [sort, setSort] = useState<ShelfQuery['sort']>('use');
   const [chosen, setChosen] = useState<ShelfPalette | null>(null);
   const [putting, setPutting] = useState(false);
   const replace = useCatch((state) => state.replace);
-  const uses = useMemo(() => new Map(Object.entries(data.uses)), [data]);
+  const uses = useMemo(() => new Map(Object.entries(shelf.uses)), [shelf]);
   const found = useMemo(
-    () => searchShelf([...data.ours, ...STARTERS], { text, kind, sort, uses }),
-    [data, text, kind, sort, uses],
+    () => searchShelf([...shelf.ours, ...STARTERS], { text, kind, sort, uses }),
+    [shelf, text, kind, sort, uses],
   );
   const swatch = selection && 'swatch' in selection ? swatchesOf(brand).get(selection.swatch)?.swatch : undefined;
   const choose = (palette: ShelfPalette) => {
@@ -88,7 +79,7 @@ export function Shelf() {
     }
     await queries.invalidateQueries({ queryKey: ['shelf', id] });
   };
-  const removable = chosen !== null && data.ours.some((palette) => palette.id === chosen.id);
+  const removable = chosen !== null && shelf.ours.some((palette) => palette.id === chosen.id);
   return (
     <>
       <div className={css.searching}>

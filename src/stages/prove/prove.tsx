@@ -5,6 +5,7 @@ import { useBrand } from '@/ui/brand-context';
 import { useFindings } from '@/ui/findings';
 import { StageViews, type StageView } from '@/ui/stage-views';
 import { ChartsView } from './charts/charts-view';
+import { BesideView } from './beside/beside-view';
 import { useDataWhileOpen } from './charts/use-data';
 import { ContrastView } from './contrast/contrast-view';
 import { FindingsView } from './findings/findings-view';
@@ -18,6 +19,7 @@ const VIEWS: readonly StageView<ViewId>[] = [
   { id: 'contrast', label: 'Contrast', View: ContrastView },
   { id: 'charts', label: 'Charts', View: ChartsView },
   { id: 'interface', label: 'Interface', View: InterfaceView },
+  { id: 'beside', label: 'Side by side', View: BesideView },
   { id: 'vision', label: 'Colour vision', View: VisionView },
   { id: 'picture', label: 'Own picture', View: PictureView },
 ];
@@ -35,6 +37,6 @@ function useWords(): string {
   if (!found) return 'Looking through the brand…';
   const open = openFindings(brand, found);
   const errors = open.filter(({ severity }) => severity === 'error').length;
-  if (errors > 0) return `${errors} ${errors === 1 ? 'thing fails' : 'things fail'}, ${open.length - errors} more to look at`;
+  if (errors > 0) return `${errors} ${errors === 1 ? 'fails' : 'fail'}, ${open.length - errors} to look at`;
   return open.length > 0 ? `Nothing fails; ${open.length} to look at` : 'Nothing fails';
 }

@@ -2,21 +2,19 @@ import { NativeSelect } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { compareBrands } from '@/core/brand/compare';
-import type { Brand } from '@/core/brand/document';
 import { useBrand } from '@/ui/brand-context';
 import { ChangeList } from '@/ui/changes/change-list';
 import changes from '@/ui/changes/changes.module.css';
 import { sinceThen } from '@/ui/changes/since-then';
-import { request } from '@/ui/request';
-import type { ReleaseSummary } from './releases';
+import { releaseQuery, type ReleaseSummary } from '@/ui/releases';
 import css from './watch.module.css';
 
 /** Any two releases beside each other: what came, changed and went, with its colours, and which files are others. */
 export function CompareReleases({ releases }: { releases: readonly ReleaseSummary[] }) {
-  const theme = useBrand((state) => state.theme);
+  const { id, theme } = useBrand((state) => ({ id: state.id, theme: state.theme }));
   const [one, setOne] = useState(releases[1]!.number);
   const [two, setTwo] = useState(releases[0]!.number);
-  const [before, after] = [useRelease(one), useRelease(two)];
+  const [before, after] = [useQuery(releaseQuery(id, one)), useQuery(releaseQuery(id, two))];
   const differences = useMemo(
     () => (before.data && after.data ? compareBrands(before.data, after.data) : []),
     [before.data, after.data],
@@ -57,16 +55,6 @@ export function CompareReleases({ releases }: { releases: readonly ReleaseSummar
       )}
     </section>
   );
-}
-
-/** The document of a release, which never changes. */
-function useRelease(number: number) {
-  const id = useBrand((state) => state.id);
-  return useQuery({
-    queryKey: ['release', id, number],
-    staleTime: Infinity,
-    queryFn: async () => (await request<{ document: Brand }>(`/api/brands/${id}/releases/${number}`)).document,
-  });
 }
 
 interface ChoiceProps {

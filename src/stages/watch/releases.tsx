@@ -1,27 +1,14 @@
-import { useQuery } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
-import type { ManifestEntry } from '@/core/release/bundle';
 import { useBrand } from '@/ui/brand-context';
-import { request } from '@/ui/request';
+import { useReleases } from '@/ui/releases';
 import { StageTitle } from '@/ui/stage-title';
 import { CompareReleases } from './compare-releases';
 import css from './watch.module.css';
 
-export interface ReleaseSummary {
-  number: number;
-  note: string;
-  by: string;
-  at: string;
-  manifest: ManifestEntry[];
-}
-
 /** Every release with its files and their hashes; each file is there to be fetched for good. */
 export function Releases({ act, head }: { act?: ReactNode; head?: ReactNode }) {
   const { id, newest } = useBrand((state) => ({ id: state.id, newest: state.release?.number }));
-  const { data, isError } = useQuery({
-    queryKey: ['releases', id, newest],
-    queryFn: () => request<{ releases: ReleaseSummary[] }>(`/api/brands/${id}/releases`),
-  });
+  const { data: releases, isError } = useReleases();
   return (
     <>
       <StageTitle title="Releases" about="Each with its document, its files and their SHA-256, for good">
@@ -29,8 +16,8 @@ export function Releases({ act, head }: { act?: ReactNode; head?: ReactNode }) {
       </StageTitle>
       {head}
       {isError && <p>The releases cannot be reached just now; try again in a moment.</p>}
-      {data && data.releases.length > 1 && <CompareReleases key={newest} releases={data.releases} />}
-      {data?.releases.map((release) => (
+      {releases && releases.length > 1 && <CompareReleases key={newest} releases={releases} />}
+      {releases?.map((release) => (
         <section key={release.number} className={css.release}>
           <div>
             <h2>Release {release.number}</h2>

@@ -14,7 +14,7 @@ import { Footer } from './footer';
 import { Guide } from './guide';
 import { Header } from './header';
 import { useGoTo } from '../stage-link';
-import { isTyping } from '../typing';
+import { hasOwnUndo, isTyping } from '../typing';
 import { KeyHelp } from './key-help';
 import { STAGES, type StageId } from './stages';
 import { Strand } from './strand';
@@ -151,10 +151,11 @@ function useFrameKeys(nextSurround: () => void, showKeys: () => void): void {
   const goTo = useGoTo();
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (isTyping(event.target)) return;
+      const withCommand = event.ctrlKey || event.metaKey;
+      if (withCommand ? hasOwnUndo(event.target) : isTyping(event.target)) return;
       const { undo, redo, brand, theme, chooseTheme } = store.getState();
       const key = event.key.toLowerCase();
-      if (event.ctrlKey || event.metaKey) {
+      if (withCommand) {
         if (key === 'z') (event.shiftKey ? redo : undo)();
         else if (key === 'y') redo();
         else return;

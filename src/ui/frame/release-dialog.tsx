@@ -1,16 +1,16 @@
 'use client';
 
 import { Button, CloseButton, Dialog, Portal, Textarea } from '@chakra-ui/react';
-import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
 import { compareBrands } from '@/core/brand/compare';
 import { may } from '@/core/brand/roles';
 import { textPairs } from '@/core/findings/contrast';
-import type { Bundle, ManifestEntry } from '@/core/release/bundle';
+import type { Bundle } from '@/core/release/bundle';
 import { useBrand } from '../brand-context';
 import { waitingCount } from '../brand-state';
 import { keptFiles } from '../kept-files';
 import { tell } from '../notices';
+import { useReleases } from '../releases';
 import { request } from '../request';
 import { useGoTo } from '../stage-link';
 import { ChangeList } from '../changes/change-list';
@@ -49,14 +49,9 @@ export function ReleaseDialog() {
     };
   }, [open, brand]);
   /** The files of the last release, to tell which are another now. */
-  const before = useQuery({
-    queryKey: ['releases', id, release?.number],
-    queryFn: () => request<{ releases: { manifest: ManifestEntry[] }[] }>(`/api/brands/${id}/releases`),
-    enabled: open && release !== null,
-    select: ({ releases }) => releases[0]?.manifest ?? [],
-  });
+  const before = useReleases(open && release !== null).data?.[0]?.manifest;
   const failing = useMemo(() => (open ? textPairs(brand).filter(({ passes }) => !passes).length : 0), [open, brand]);
-  const files = trial ? sinceThen(before.data ?? [], trial.manifest) : [];
+  const files = trial ? sinceThen(before ?? [], trial.manifest) : [];
   const errors = trial?.findings.filter(({ severity }) => severity === 'error') ?? [];
   const notes = trial?.findings.filter(({ severity }) => severity === 'warning') ?? [];
   const number = (release?.number ?? 0) + 1;
@@ -132,7 +127,7 @@ export function ReleaseDialog() {
                   {files.map(({ since, entry }) => (
                     <li key={entry.path}>
                       <code>{entry.path}</code>
-                      <small>{before.data && since}</small>
+                      <small>{before && since}</small>
                       <code>{entry.sha256.slice(0, 10)}</code>
                     </li>
                   ))}

@@ -3,11 +3,13 @@ import { useMemo, useState } from 'react';
 import { Bar, BarChart, Cell, Scatter, ScatterChart, XAxis, YAxis, ZAxis } from 'recharts';
 import { readColour } from '@/core/colour/read';
 import { colourAlong, placesAlong, type ByValue } from '@/core/data/by-value';
+import { cellsOf, colouredCells } from '@/core/data/cells';
 import type { Sums } from '@/core/data/sums';
 import { useBrand } from '@/ui/brand-context';
 import { Choice, Dial } from '@/ui/dial';
 import { Chart, SIZE, type ChartLook } from './chart';
 import { Coast } from './coast';
+import { HeatMap } from './heat-map';
 import { Scale } from './scale';
 import css from './charts.module.css';
 
@@ -22,13 +24,7 @@ export function ByAmount({ sums, ground, ink }: ChartLook & { sums: Sums }) {
   const [by, setBy] = useState<ByValue['by']>('value');
   const [classes, setClasses] = useState<number | null>(null);
   const { categories, places } = sums;
-  const cells = useMemo(
-    () =>
-      places.length > 0
-        ? categories.flatMap(({ along }, row) => Array.from(along, (value, column) => ({ row, column, value })))
-        : categories.map(({ sum }, row) => ({ row, column: 0, value: sum })),
-    [categories, places],
-  );
+  const cells = useMemo(() => cellsOf(sums), [sums]);
   const [low, high] = useMemo(
     () => cells.reduce(([least, most], { value }) => [Math.min(least, value), Math.max(most, value)], [Infinity, -Infinity]),
     [cells],
@@ -47,8 +43,7 @@ export function ByAmount({ sums, ground, ink }: ChartLook & { sums: Sums }) {
     return <p className={css.note}>There is no palette with colours yet; mix one first.</p>;
   const hexes = palette.swatches.map(({ value }) => readColour(value)!.hex);
   const amounts = cells.map(({ value }) => value);
-  const along = placesAlong(amounts, { by, classes, middle: turning });
-  const coloured = cells.map((cell, at) => ({ ...cell, hex: colourAlong(hexes, along[at]!), name: categories[cell.row]!.name }));
+  const coloured = colouredCells(sums, hexes, { by, classes, middle: turning });
   /** The same middle, where it lies among other amounts of the data too. */
   const turningIn = (values: readonly number[]) =>
     turning !== null && values.some((value) => value < turning) && values.some((value) => value > turning) ? turning : null;
@@ -64,7 +59,6 @@ export function ByAmount({ sums, ground, ink }: ChartLook & { sums: Sums }) {
   }));
   const axis = { stroke: ink, tick: { fill: ink, fontSize: 10 }, tickLine: false } as const;
   const look = { ground, ink };
-  const [width, height] = [SIZE.width * 2 + 12, Math.max(160, Math.min(420, categories.length * 22 + 30))];
   return (
     <>
       <div className={css.choices}>
@@ -110,39 +104,7 @@ export function ByAmount({ sums, ground, ink }: ChartLook & { sums: Sums }) {
       </div>
       <div className={css.both}>
         <div className={css.grid}>
-          <Chart title="Heat map" {...look}>
-            <svg width={width} height={height} role="img" aria-label="Heat map">
-              {coloured.map(({ row, column, hex, name, value }) => {
-                const [w, h] = [(width - 110) / Math.max(1, places.length), (height - 24) / categories.length];
-                return (
-                  <rect
-                    key={`${row} ${column}`}
-                    x={104 + column * w}
-                    y={4 + row * h}
-                    width={w}
-                    height={h}
-                    fill={hex}
-                    data-value={value}
-                  >
-                    <title>{`${name}, ${places[column] ?? ''}: ${value}`}</title>
-                  </rect>
-                );
-              })}
-              {categories.map(({ name }, row) => (
-                <text
-                  key={name}
-                  x={98}
-                  y={4 + ((row + 0.5) * (height - 24)) / categories.length}
-                  fill={ink}
-                  fontSize={10}
-                  textAnchor="end"
-                  dominantBaseline="middle"
-                >
-                  {name.length > 17 ? `${name.slice(0, 16)}…` : name}
-                </text>
-              ))}
-            </svg>
-          </Chart>
+          <HeatMap sums={sums} cells={coloured} width={SIZE.width * 2 + 12} {...look} />
           <Chart title="Bars by amount" {...look}>
             <BarChart {...SIZE} data={bars} accessibilityLayer={false}>
               <XAxis dataKey="name" {...axis} interval="preserveStartEnd" height={20} />

@@ -68,7 +68,7 @@ export const Sheet = memo(function Sheet({ brand, theme, see = asItIs, group, ti
       <div className={css.parts}>
         <div className={css.column}>
           <section className={css.panel} aria-label="Text and buttons" data-rest={(panel ?? page)?.id} data-text={text?.id}>
-            <h3>A heading</h3>
+            <p className={css.heading}>A heading</p>
             <p>
               A line of running text with{' '}
               <a href="#link" style={{ color: hex(link) }} data-rest={link?.id} onClick={(event) => event.preventDefault()}>
@@ -113,7 +113,7 @@ export const Sheet = memo(function Sheet({ brand, theme, see = asItIs, group, ti
                   <table>
                     <thead>
                       <tr>
-                        <th />
+                        <td />
                         <th>Item</th>
                         <th>State</th>
                         <th>Count</th>
