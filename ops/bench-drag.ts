@@ -3,7 +3,7 @@
  * live previews. Prints the table that stands in docs/performance.md. Times depend on the machine; a control of the same
  * run (moving the mouse over nothing) is there to compare with.
  */
-import { readFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import sharp from 'sharp';
@@ -23,6 +23,10 @@ const swatches = Array.from({ length: 128 }, (_, at) => ({
   locked: false,
 }));
 demo.palettes.push({ id: 'wide', name: WIDE, kind: 'loose', swatches });
+const LINES = 17;
+const MARKS = 2_000;
+const lines = Array.from({ length: LINES }, (_, at) => ({ ...swatches[at * 7]!, id: `l${at}`, name: `Line ${at + 1}` }));
+demo.palettes.push({ id: 'lines', name: 'Bench lines', kind: 'categorical', swatches: lines });
 await onPage(demo, async (page, folder) => {
   await page.waitForSelector('[data-swatch]');
   const rows: string[] = [];
@@ -45,6 +49,7 @@ await onPage(demo, async (page, folder) => {
     }
     await page.locator('::-p-xpath(//button[@role="tab"][.="Tune"])').click();
   }
+  rows.push(await charts(page, folder));
   const large = join(folder, 'photograph.jpg');
   const { data, width, height } = photograph(4_000, 3_000);
   await sharp(data, { raw: { width, height, channels: 4 } })
@@ -71,6 +76,38 @@ await onPage(demo, async (page, folder) => {
     `\n| palette | frames | median, ms | 95th percentile, ms | worst, ms | control: mouse over nothing, median ms |\n|---|---|---|---|---|---|\n${rows.join('\n')}\n`,
   );
 });
+
+/** All charts of categories, of as many rows as they draw marks, while the lightness of one category is dragged. */
+async function charts(page: Page, folder: string): Promise<string> {
+  const csv = join(folder, 'rows.csv');
+  const cells = Array.from(
+    { length: MARKS },
+    (_, at) => `Line ${(at % LINES) + 1},2026-${String((at % 12) + 1).padStart(2, '0')},${(at * 37) % 101},${(at * 53) % 97}`,
+  );
+  writeFileSync(csv, `Line,Month,Amount,Other\n${cells.join('\n')}\n`);
+  await page.locator('::-p-xpath(//nav[@aria-label="Stages"]//a[contains(., "Prove")])').click();
+  await page.locator('::-p-xpath(//button[@role="tab"][.="Charts"])').click();
+  const input = (await page.waitForSelector('[data-testid=chart-data]')) as ElementHandle<HTMLInputElement>;
+  await input.uploadFile(csv);
+  await page.waitForSelector('li[data-category="Line 17"]');
+  await page.select('select[aria-label="Colours of"]', 'lines');
+  await page.waitForFunction(
+    (marks) =>
+      [...document.querySelectorAll('[data-chart=Scatter] [data-mark]')].reduce(
+        (sum, path) => sum + path.getAttribute('d')!.split('M').length - 1,
+        0,
+      ) === marks,
+    {},
+    MARKS,
+  );
+  await page.locator('li[data-category="Line 3"] button').click();
+  const idle = await frameTimes(page, MOVES, (at) => page.mouse.move(650 + (at % 60), 790));
+  const busy = await dragged(page, 'li[data-category] input[type=range]');
+  const figures = [0.5, 0.95, 1].map((share) => quantile(busy, share));
+  atMost(33, 'ms', `charts of ${LINES} categories and ${MARKS} marks, a colour dragged: a frame, 95th percentile`, figures[1]!);
+  await page.mouse.move(650, 790);
+  return `| five charts, ${LINES} categories, ${MARKS.toLocaleString('en')} marks | ${busy.length} | ${figures.map((ms) => ms.toFixed(1)).join(' | ')} | ${quantile(idle, 0.5).toFixed(1)} |`;
+}
 
 /** Frame times while the first slider found is dragged to and fro. */
 async function dragged(page: Page, slider: string): Promise<number[]> {

@@ -110,7 +110,8 @@ test.each(['Paper', 'Mid grey', 'Ink'])('on %s every view of Prove is readable a
   await ida.find('input[type=range]');
   expect(['contrast', await findings(ida)]).toEqual(['contrast', []]);
   await ida.click('Charts');
-  await ida.find('li[data-category]');
+  await (await ida.find('li[data-category] button')).click();
+  await ida.find('li[data-category] input[type=range]');
   expect(['charts', await findings(ida)]).toEqual(['charts', []]);
   await ida.click('amounts');
   await ida.find('[data-chart="Heat map"] rect');

@@ -1,6 +1,6 @@
 import { assignments, tokensBelow } from '../brand/data-fields';
 import type { Brand, DataField, Palette } from '../brand/document';
-import { resolveTheme } from '../brand/resolve';
+import { resolveTheme, type Resolved } from '../brand/resolve';
 import { readColour } from '../colour/read';
 
 /** What a consumer does with categories that the palette has no colour for. */
@@ -25,15 +25,15 @@ export interface CategoryColour {
   readonly hex: string;
   /** How it came by its colour: pinned by hand, by its name or order, or as the consumer does for lack of one. */
   readonly how: 'pinned' | 'given' | 'repeated' | 'filled in';
-  /** Id of the token that it has; null for a swatch of a palette, and for what the consumer does. */
-  readonly token: string | null;
+  /** Id of the swatch that its colour is kept in; null where it is kept in none, or the consumer's. */
+  readonly swatch: string | null;
 }
 
 /** The colours that categories have from a palette, in its order. */
 export function fromPalette(palette: Pick<Palette, 'swatches'>, names: readonly string[], lack: Lack): CategoryColour[] {
   const hexes = palette.swatches.map(({ value }) => readColour(value)!.hex);
   return lacking(
-    names.map((name, at) => ({ name, hex: hexes[at] ?? null, how: 'given', token: null })),
+    names.map((name, at) => ({ name, hex: hexes[at] ?? null, how: 'given', swatch: palette.swatches[at]?.id ?? null })),
     hexes,
     lack,
   );
@@ -56,12 +56,18 @@ export function fromField(brand: Brand, field: DataField, theme: string, names: 
         name,
         hex: (token && resolved.get(token.id)?.colour?.hex) ?? null,
         how: pinned ? 'pinned' : 'given',
-        token: token?.id ?? null,
+        swatch: keptIn(token && resolved.get(token.id)),
       };
     }),
     hexes,
     lack,
   );
+}
+
+function keptIn(resolved: Resolved | null | undefined): string | null {
+  let at = resolved;
+  while (at?.via && !at.kept) at = at.via;
+  return at?.kept?.swatch.id ?? null;
 }
 
 function lacking(
@@ -74,7 +80,7 @@ function lacking(
     if (hex !== null) return { ...rest, hex };
     const at = bare++;
     return lack === 'repeats' && hexes.length > 0
-      ? { ...rest, hex: hexes[at % hexes.length]!, how: 'repeated', token: null }
-      : { ...rest, hex: OWN[at % OWN.length]!, how: 'filled in', token: null };
+      ? { ...rest, hex: hexes[at % hexes.length]!, how: 'repeated', swatch: null }
+      : { ...rest, hex: OWN[at % OWN.length]!, how: 'filled in', swatch: null };
   });
 }

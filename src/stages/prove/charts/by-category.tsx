@@ -1,4 +1,4 @@
-import { memo } from 'react';
+import { memo, useLayoutEffect, useRef } from 'react';
 import {
   Area,
   AreaChart,
@@ -14,29 +14,62 @@ import {
   ScatterChart,
   XAxis,
   YAxis,
-  ZAxis,
 } from 'recharts';
 import type { CategoryColour } from '@/core/data/category-colours';
 import type { Sums } from '@/core/data/sums';
 import { Chart, SIZE, type ChartLook } from './chart';
+import { Points, rangeOf } from './points';
 import css from './charts.module.css';
 
-interface Props extends ChartLook {
+/** What categories are drawn as, from the same rows. */
+export const CATEGORY_CHARTS = ['Bars', 'Ring', 'Lines', 'Stacked areas', 'Scatter'] as const;
+export type CategoryChart = (typeof CATEGORY_CHARTS)[number];
+
+interface DrawnProps {
   sums: Sums;
-  colours: readonly CategoryColour[];
   /** The charts that are wanted, by their titles; all, when not given. */
   only?: readonly CategoryChart[];
   /** The category that a dragged swatch is over. */
   over?: string | null;
 }
 
-/** What categories are drawn as, from the same rows. */
-export const CATEGORY_CHARTS = ['Bars', 'Ring', 'Lines', 'Stacked areas', 'Scatter'] as const;
-export type CategoryChart = (typeof CATEGORY_CHARTS)[number];
+interface ByCategoryProps extends DrawnProps, ChartLook {
+  /** Of the categories of the sums, in their order. */
+  colours: readonly CategoryColour[];
+}
 
-/** One colour for each category: bars, a ring, lines and stacked areas of the same sums, and single rows by two amounts. */
-export const ByCategory = memo(function ByCategory({ sums, colours, ground, ink, only = CATEGORY_CHARTS, over = null }: Props) {
+/**
+ * One colour for each category: bars, a ring, lines and stacked areas of the same sums, and single rows by two amounts. Making thousands of marks
+ * takes longer than a frame; so a colour that moves is given to the marks that have it, and they are made anew only for other data.
+ */
+export function ByCategory(props: ByCategoryProps) {
+  const charts = useRef<HTMLDivElement>(null);
+  const { colours } = props;
+  /** What the marks have. */
+  const painted = useRef(colours);
+  useLayoutEffect(() => {
+    colours.forEach(({ hex }, at) => {
+      if (painted.current[at]?.hex === hex) return;
+      for (const mark of charts.current!.querySelectorAll(`[data-mark="${at}"]`))
+        mark.setAttribute(mark.getAttribute('fill') === 'none' ? 'stroke' : 'fill', hex);
+    });
+    painted.current = colours;
+  }, [colours]);
+  return (
+    <div ref={charts} className={css.grid}>
+      <Drawn {...props} />
+    </div>
+  );
+}
+
+/** Whether charts are the same but for the colours of their categories. */
+function sameBut(one: ByCategoryProps, two: ByCategoryProps): boolean {
+  return (['sums', 'only', 'over', 'ground', 'ink'] as const).every((key) => one[key] === two[key]);
+}
+
+const Drawn = memo(function Drawn({ sums, colours, ground, ink, only = CATEGORY_CHARTS, over = null }: ByCategoryProps) {
   const look = { ground, ink };
+  const colourOf = (category: number) => colours[category]?.hex ?? ink;
   const { categories, places, points } = sums;
   const wanted = (title: CategoryChart) => only.includes(title);
   const bars = categories.map(({ name, sum }) => ({ name, sum }));
@@ -47,15 +80,15 @@ export const ByCategory = memo(function ByCategory({ sums, colours, ground, ink,
   const stroke = (name: string) => (over === name ? ink : 'none');
   const axis = { stroke: ink, tick: { fill: ink, fontSize: 10, fontFamily: 'inherit' }, tickLine: false } as const;
   return (
-    <div className={css.grid}>
+    <>
       {wanted('Bars') && (
         <Chart title="Bars" {...look}>
           <BarChart {...SIZE} data={bars} accessibilityLayer={false}>
             <XAxis dataKey="name" {...axis} interval="preserveStartEnd" height={20} />
             <YAxis {...axis} width={40} axisLine={false} />
             <Bar dataKey="sum" isAnimationActive={false}>
-              {colours.map(({ name, hex }) => (
-                <Cell key={name} fill={hex} stroke={stroke(name)} data-category={name} />
+              {categories.map(({ name }, at) => (
+                <Cell key={name} fill={colourOf(at)} stroke={stroke(name)} data-mark={at} data-category={name} />
               ))}
             </Bar>
           </BarChart>
@@ -73,8 +106,8 @@ export const ByCategory = memo(function ByCategory({ sums, colours, ground, ink,
               stroke={ground}
               isAnimationActive={false}
             >
-              {colours.map(({ name, hex }) => (
-                <Cell key={name} fill={hex} data-category={name} />
+              {categories.map(({ name }, at) => (
+                <Cell key={name} fill={colourOf(at)} data-mark={at} data-category={name} />
               ))}
             </Pie>
           </PieChart>
@@ -86,12 +119,13 @@ export const ByCategory = memo(function ByCategory({ sums, colours, ground, ink,
             <CartesianGrid stroke={ink} strokeOpacity={0.12} vertical={false} />
             <XAxis dataKey="place" {...axis} interval="preserveStartEnd" height={20} />
             <YAxis {...axis} width={40} axisLine={false} />
-            {colours.map(({ name, hex }, at) => (
+            {categories.map(({ name }, at) => (
               <Line
                 key={name}
                 dataKey={`c${at}`}
                 name={name}
-                stroke={hex}
+                stroke={colourOf(at)}
+                data-mark={at}
                 strokeWidth={2}
                 dot={false}
                 isAnimationActive={false}
@@ -105,13 +139,14 @@ export const ByCategory = memo(function ByCategory({ sums, colours, ground, ink,
           <AreaChart {...SIZE} data={along} accessibilityLayer={false}>
             <XAxis dataKey="place" {...axis} interval="preserveStartEnd" height={20} />
             <YAxis {...axis} width={40} axisLine={false} />
-            {colours.map(({ name, hex }, at) => (
+            {categories.map(({ name }, at) => (
               <Area
                 key={name}
                 dataKey={`c${at}`}
                 name={name}
                 stackId="all"
-                fill={hex}
+                fill={colourOf(at)}
+                data-mark={at}
                 fillOpacity={1}
                 stroke={ground}
                 strokeWidth={0.5}
@@ -124,17 +159,14 @@ export const ByCategory = memo(function ByCategory({ sums, colours, ground, ink,
       {points.length > 0 && wanted('Scatter') && (
         <Chart title="Scatter" {...look}>
           <ScatterChart {...SIZE} accessibilityLayer={false}>
-            <XAxis dataKey="x" type="number" {...axis} height={20} />
-            <YAxis dataKey="y" type="number" {...axis} width={40} axisLine={false} />
-            <ZAxis range={[22, 22]} />
-            <Scatter data={points} isAnimationActive={false}>
-              {points.map(({ category }, at) => (
-                <Cell key={at} fill={colours[category]?.hex ?? ink} />
-              ))}
-            </Scatter>
+            <XAxis dataKey="x" type="number" {...axis} domain={rangeOf(points.map(({ x }) => x))} height={20} />
+            <YAxis dataKey="y" type="number" {...axis} domain={rangeOf(points.map(({ y }) => y))} width={40} axisLine={false} />
+            {/* Axes have a scale where something stands on them. */}
+            <Scatter data={points.slice(0, 1)} shape={() => <g />} isAnimationActive={false} />
+            <Points points={points} colours={categories.map((_, at) => colourOf(at))} />
           </ScatterChart>
         </Chart>
       )}
-    </div>
+    </>
   );
-});
+}, sameBut);

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import css from './charts.module.css';
 
-/** What every chart is drawn on, and its lines and words in: `#rrggbb`. */
+/** What every chart is drawn on, and its lines and words in; CSS colours. */
 export interface ChartLook {
   ground: string;
   ink: string;

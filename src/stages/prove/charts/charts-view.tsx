@@ -34,6 +34,7 @@ export function ChartsView() {
   const [ground, setGround] = useState<(typeof GROUNDS)[number]>('theme');
   const [extending, setExtending] = useState<ChartField | null>(null);
   const [over, setOver] = useState<string | null>(null);
+  const [moved, setMoved] = useState<string | null>(null);
   const { sources, chosen, colours } = useCategoryColours(brand, theme, data, from, lack);
   /** Names of the data's own categories: what was put together of small ones is none. */
   const real = new Set(data?.sums.categories.flatMap(({ name, others }) => (others === undefined ? name : [])));
@@ -123,7 +124,7 @@ export function ChartsView() {
           </div>
           <div className={css.both}>
             <ByCategory sums={data.sums} colours={colours} {...look} over={over} />
-            <Legend colours={colours} over={over} />
+            <Legend colours={colours} over={over} chosen={moved} onChoose={setMoved} />
           </div>
         </>
       )}

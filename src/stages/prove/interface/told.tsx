@@ -32,8 +32,8 @@ function stateShown(part: Element): string {
     ['disabled', ':disabled, [data-disabled]'],
     ['pressed', ':active'],
     ['selected', '[data-selected], :has(:checked)'],
-    ['hover', ':hover'],
-    ['focus', ':focus-visible, [data-highlighted]'],
+    ['hover', ':hover, [data-highlighted]'],
+    ['focus', ':focus-visible'],
   ] as const;
   return shown.find(([, selector]) => part.matches(selector))?.[0] ?? 'rest';
 }
