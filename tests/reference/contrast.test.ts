@@ -1,7 +1,13 @@
 import { contrastRatio, nearestPassing, relativeLuminance } from '@/core/colour/contrast';
 import { readColour } from '@/core/colour/read';
+import { bytesOf } from '@/core/colour/integers';
+import { contrastEnhanced } from '@/core/findings/contrast-enhanced';
+import { contrastGraphic } from '@/core/findings/contrast-graphic';
+import { contrastText } from '@/core/findings/contrast-text';
+import axe from 'axe-core';
 import Color from 'colorjs.io';
 import fc from 'fast-check';
+import { fewTokens } from '../few-tokens';
 
 const read = (css: string) => readColour(css)!;
 const hex = fc.integer({ min: 0, max: 0xffffff }).map((value) => `#${value.toString(16).padStart(6, '0')}`);
@@ -32,6 +38,37 @@ test('agrees with an independent library (colorjs.io, WCAG21)', () => {
       // That library takes luminance from XYZ with more digits than WCAG's weights have.
       const other = new Color(one).contrast(two, 'WCAG21');
       expect(Math.abs(contrastRatio(read(one), read(two)) / other - 1)).toBeLessThan(5e-4);
+    }),
+  );
+});
+
+/** The part of axe-core, the checker of web pages, that its own rules measure contrast with; its types leave it out. */
+const { Color: Seen, getContrast } = (
+  axe as unknown as {
+    commons: {
+      color: {
+        Color: new (red: number, green: number, blue: number, alpha: number) => object;
+        getContrast: (ground: object, text: object) => number;
+      };
+    };
+  }
+).commons.color;
+const seen = (css: string) => {
+  const [r, g, b] = bytesOf(read(css));
+  return new Seen(r, g, b, 1);
+};
+
+test('the rules find a text or a graphic exactly where axe-core measures less than 4.5, 7 and 3 to 1', () => {
+  fc.assert(
+    fc.property(hex, hex, (one, two) => {
+      const brand = fewTokens(
+        { 'surface.page': two, 'text.default': one, 'border.focus': one },
+        { 'surface.page': 'surface', 'text.default': 'text', 'border.focus': 'border' },
+      );
+      const ratio = getContrast(seen(two), seen(one));
+      const found = [contrastText, contrastEnhanced, contrastGraphic].map((rule) => rule.find(brand, {}).length > 0);
+      // Below 4.5 it is told once, as the error.
+      expect(found).toEqual([ratio < 4.5, ratio >= 4.5 && ratio < 7, ratio < 3]);
     }),
   );
 });
