@@ -76,6 +76,25 @@ test('headers are tinted, and rows where all are; each by rule in every theme, f
   expect(paths(set(all.brand, null).brand)).toEqual([]);
 });
 
+test.each(['kebab', 'camel', 'dots'] as const)(
+  'in %s, and of an item called header, headers and rows are told apart',
+  (naming) => {
+    const odd = { ...changedToken(brand, 'route.north', { path: 'route.header' }), naming };
+    const [items] = tintGroups(odd);
+    const tints: Tints = { strength: 0.3, tinted: 'all', surface: 'panel' };
+    const tinted = apply(
+      odd,
+      tintCommand(odd, items!, tints, undefined, () => `o${next++}`)!,
+    );
+    if (!tinted.ok) throw new Error(tinted.refusal);
+    expect(tintsOf(tinted.brand, items!)).toEqual(tints);
+    const fewer = tintCommand(tinted.brand, items!, { ...tints, tinted: 'headers' }, undefined, () => `o${next++}`)!;
+    expect(fewer.steps).toEqual([{ do: 'token.remove', ids: [expect.any(String), expect.any(String)] }]);
+    const left = apply(tinted.brand, fewer);
+    expect(left.ok && tintsOf(left.brand, items!)).toEqual({ ...tints, tinted: 'headers' });
+  },
+);
+
 test('a text that names what it is set on is set on the tints too', () => {
   const named = changedToken(brand, 'text.default', { on: ['panel'] });
   const tinted = set(named, { strength: 0.5, tinted: 'headers', surface: 'panel' }).brand;

@@ -60,10 +60,16 @@ function tintsThere(brand: Brand, { items }: TintGroup): ReadonlyMap<string, Tok
     brand.tokens.flatMap((token) => {
       const rule = tintRule(token);
       if (!rule || !ids.has(rule.of)) return [];
-      const kind: Kind = token.path.split('.').includes('header') ? 'header' : 'row';
-      return [[`${kind} ${rule.of}`, token]];
+      return [[`${kindOf(token)} ${rule.of}`, token]];
     }),
   );
+}
+
+/** What a tint is behind: the first that its path says after it said that it is a tint. */
+function kindOf({ path }: Token): Kind {
+  const steps = path.split('.');
+  const after = steps.slice(steps.findIndex((step) => /tint$/i.test(step)) + 1);
+  return after.find((step) => step === 'header' || step === 'row') === 'header' ? 'header' : 'row';
 }
 
 /** How a group is tinted now; null when it is not. */

@@ -49,6 +49,10 @@ export function BesideView() {
   const lanes = useMemo(() => wishes.map((wish) => laneOf(wish, material, base)), [wishes, material, base]);
   const there = useMemo(() => lanes.filter((lane): lane is Lane => lane !== null), [lanes]);
   const [first] = there;
+  const takings = useMemo(
+    () => lanes.map((lane) => (lane && first ? takeFrom(lane, first, brand, by, newId) : null)),
+    [lanes, first, brand, by],
+  );
   const rows = useMemo(() => (show === 'colours' ? laneRows(there, by) : []), [there, by, show]);
   const swap = () => {
     const [one, two, ...rest] = wishes;
@@ -78,25 +82,21 @@ export function BesideView() {
           </Button>
         )}
       </div>
-      <div className={css.heads} data-shown={show}>
-        {wishes.map((wish, at) => {
-          const lane = lanes[at];
-          const take = lane && first ? takeFrom(lane, first, brand, by, newId) : null;
-          return (
-            <LaneHead
-              key={at}
-              number={at + 1}
-              wish={wish}
-              material={material}
-              releases={released.map(({ number }) => number)}
-              base={base}
-              onWish={(next) => setWishes(wishes.map((each, place) => (place === at ? next : each)))}
-              onRemove={wishes.length > 2 ? () => setWishes(wishes.filter((_, place) => place !== at)) : null}
-              taking={mayEdit ? take : null}
-              onTake={run}
-            />
-          );
-        })}
+      <div className={css.heads}>
+        {wishes.map((wish, at) => (
+          <LaneHead
+            key={at}
+            number={at + 1}
+            wish={wish}
+            material={material}
+            releases={released.map(({ number }) => number)}
+            base={base}
+            onWish={(next) => setWishes(wishes.map((each, place) => (place === at ? next : each)))}
+            onRemove={wishes.length > 2 ? () => setWishes(wishes.filter((_, place) => place !== at)) : null}
+            taking={mayEdit ? takings[at]! : null}
+            onTake={run}
+          />
+        ))}
       </div>
       {there.length < wishes.length && (
         <p className={css.note}>

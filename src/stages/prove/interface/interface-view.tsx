@@ -14,11 +14,11 @@ const HINT = 0.15;
 /** The theme in view as an interface that can be used, and how strongly the rows of its lists are tinted. */
 export function InterfaceView() {
   const { brand, theme } = useBrand((state) => ({ brand: state.brand, theme: state.theme }));
-  const [chosen, setChosen] = useState<string | null>(null);
+  const [chosen, setChosen] = useState(0);
   const [draft, setDraft] = useState<Tints | null>(null);
   const [under, setUnder] = useState<Under | null>(null);
   const groups = useMemo(() => tintGroups(brand), [brand]);
-  const group = groups.find(({ name }) => name === chosen) ?? groups[0];
+  const group = groups[chosen] ?? groups[0];
   const tokens = componentTokens(brand);
   const surface = tokens.panel ?? tokens.page;
   if (!surface)
@@ -50,8 +50,8 @@ export function InterfaceView() {
         <TintPanel
           groups={groups}
           group={group}
-          onGroup={(name) => {
-            setChosen(name);
+          onGroup={(place) => {
+            setChosen(place);
             setDraft(null);
           }}
           kept={kept}

@@ -1,4 +1,5 @@
 import { Button, NativeSelect } from '@chakra-ui/react';
+import { useMemo } from 'react';
 import { componentTokens } from '@/core/brand/component-tokens';
 import { newId } from '@/core/brand/identity';
 import { leastOnTints, mostReadable, TINTED, tintCommand, type TintGroup, type Tints } from '@/core/brand/tint-tokens';
@@ -12,7 +13,7 @@ import css from './interface.module.css';
 interface TintPanelProps {
   groups: readonly TintGroup[];
   group: TintGroup;
-  onGroup: (name: string) => void;
+  onGroup: (place: number) => void;
   /** What is kept; null where rows are not tinted. */
   kept: Tints | null;
   tints: Tints;
@@ -32,16 +33,10 @@ export function TintPanel({ groups, group, onGroup, kept, tints, onTints }: Tint
         return found ? [{ theme, ...found }] : [];
       })
     : [];
-  const most = text
-    ? mostReadable(
-        brand,
-        brand.themes.map(({ id }) => id),
-        group,
-        surface,
-        text.id,
-        TEXT_RATIO,
-      )
-    : null;
+  const most = useMemo(() => {
+    const themes = brand.themes.map(({ id }) => id);
+    return text ? mostReadable(brand, themes, group, surface, text.id, TEXT_RATIO) : null;
+  }, [brand, group, surface, text]);
   const keep = (next: Tints | null) => {
     const command = tintCommand(brand, group, next, text?.id, newId);
     if (!command || run(command)) onTints(null);
@@ -52,9 +47,15 @@ export function TintPanel({ groups, group, onGroup, kept, tints, onTints }: Tint
       <label>
         Colours of
         <NativeSelect.Root size="xs">
-          <NativeSelect.Field aria-label="Rows of" value={group.name} onChange={({ target }) => onGroup(target.value)}>
-            {groups.map(({ name }) => (
-              <option key={name}>{name}</option>
+          <NativeSelect.Field
+            aria-label="Rows of"
+            value={groups.indexOf(group)}
+            onChange={({ target }) => onGroup(Number(target.value))}
+          >
+            {groups.map(({ name }, place) => (
+              <option key={place} value={place}>
+                {name}
+              </option>
             ))}
           </NativeSelect.Field>
           <NativeSelect.Indicator />
