@@ -78,6 +78,9 @@ export interface ReleaseRow extends Row<ReleaseRow> {
   brandId: string;
   number: number;
   seq: number;
+  title: string;
+  /** MAJOR.MINOR.PATCH. */
+  version: string;
   note: string;
   document: Brand;
   manifest: ManifestEntry[];
@@ -207,6 +210,8 @@ function define(sequelize: Sequelize) {
       brandId: key(),
       number: { ...count(), primaryKey: true },
       seq: count(),
+      title: text(),
+      version: text(),
       note: text(),
       document: whole(),
       manifest: json(),

@@ -195,6 +195,23 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
         );
       `,
   },
+  {
+    // Releases have a title and a version, and go with their brand only.
+    name: '0009-release-titles',
+    sql: `
+        ALTER TABLE releases ADD title text NOT NULL DEFAULT '', ADD version text NOT NULL DEFAULT '';
+        ALTER TABLE releases DISABLE TRIGGER releases_stay;
+        UPDATE releases SET title = 'Release ' || number, version = number || '.0.0';
+        ALTER TABLE releases ENABLE TRIGGER releases_stay, ALTER title DROP DEFAULT, ALTER version DROP DEFAULT;
+        CREATE FUNCTION refuse_removing() RETURNS trigger LANGUAGE plpgsql AS $$
+          BEGIN
+            IF EXISTS (SELECT FROM brands WHERE id = OLD.brand_id) THEN RAISE EXCEPTION 'A release is never removed'; END IF;
+            RETURN OLD;
+          END $$;
+        CREATE TRIGGER releases_remain BEFORE DELETE ON releases FOR EACH ROW EXECUTE FUNCTION refuse_removing();
+        CREATE TRIGGER release_files_remain BEFORE DELETE ON release_files FOR EACH ROW EXECUTE FUNCTION refuse_removing();
+      `,
+  },
 ];
 
 /** The way from an empty database to today's. */

@@ -1,6 +1,7 @@
-import type { Transaction } from 'sequelize';
 import { KeptBrand, type Brand } from '@/core/brand/document';
 import { sha256 } from '@/core/base/sha256';
+import { compareBrands } from '@/core/brand/compare';
+import { nextVersion, proposedStep, type VersionStep } from '@/core/release/version';
 import type { ManifestEntry } from '@/core/release/bundle';
 import { loadBrand } from './documents';
 import { database, type PersonRow, type ReleaseFileRow, type ReleaseRow } from './database';
@@ -11,12 +12,27 @@ import { writer } from './writer';
 
 const MOVED_ON = 'The brand has changed since you looked at it; look at the new changes, then release again.';
 
+const RELEASED = 'Somebody has released the brand just now; look at what has changed since, then release again.';
+
 export interface ReleaseSummary {
   readonly number: number;
+  readonly title: string;
+  readonly version: string;
   readonly note: string;
   readonly by: string;
   readonly at: string;
   readonly manifest: readonly ManifestEntry[];
+}
+
+/** What a person says of a release. */
+export interface NewRelease {
+  /** Number of the last change that was looked at. */
+  readonly seq: number;
+  /** Empty for the release's number. */
+  readonly title: string;
+  readonly note: string;
+  /** How far its version goes; what its differences ask for, where nobody said. */
+  readonly step?: VersionStep | undefined;
 }
 
 /**
@@ -24,7 +40,7 @@ export interface ReleaseSummary {
  * first, while everybody goes on working; then document, files and hashes are stored together, for good. Refused when the brand
  * has moved on, or a file cannot be written.
  */
-export async function makeRelease(person: PersonRow, brandId: string, seq: number, note: string): Promise<number> {
+export async function makeRelease(person: PersonRow, brandId: string, { seq, title, note, step }: NewRelease): Promise<number> {
   const { sequelize, Release, ReleaseFile } = database();
   const current = await loadBrand(brandId);
   if (current.seq !== seq) throw new Refused(409, MOVED_ON);
@@ -41,13 +57,27 @@ export async function makeRelease(person: PersonRow, brandId: string, seq: numbe
       bytes: Buffer.from(bytes),
     })),
   );
+  const last = await Release.findOne({ where: { brandId }, order: [['number', 'DESC']] });
+  const differences = step || !last ? [] : compareBrands(KeptBrand.parse(last.document), current.brand);
+  const version = nextVersion(last?.version ?? null, step ?? proposedStep(differences).step);
   return sequelize.transaction(async (transaction) => {
     // Locked, so that nothing changes between the comparison and the end.
     const head = await database().Brand.findByPk(brandId, { attributes: ['seq'], transaction, lock: transaction.LOCK.UPDATE });
     if (head?.seq !== seq) throw new Refused(409, MOVED_ON);
-    const number = (await latestNumber(brandId, transaction)) + 1;
+    const number = (last?.number ?? 0) + 1;
+    if ((await Release.count({ where: { brandId, number }, transaction })) > 0) throw new Refused(409, RELEASED);
     await Release.create(
-      { brandId, number, seq, note, document: current.brand, manifest: [...manifest], personId: person.id },
+      {
+        brandId,
+        number,
+        seq,
+        title: title || `Release ${number}`,
+        version,
+        note,
+        document: current.brand,
+        manifest: [...manifest],
+        personId: person.id,
+      },
       { transaction },
     );
     await ReleaseFile.bulkCreate(
@@ -64,8 +94,10 @@ export async function releasesOf(brandId: string): Promise<ReleaseSummary[]> {
   const { Release, Person } = database();
   const rows = await Release.findAll({ where: { brandId }, order: [['number', 'DESC']], attributes: { exclude: ['document'] } });
   const people = new Map((await Person.findAll()).map((person) => [person.id, person.name]));
-  return rows.map(({ number, note, manifest, at, personId }) => ({
+  return rows.map(({ number, title, version, note, manifest, at, personId }) => ({
     number,
+    title,
+    version,
     note,
     by: people.get(personId) ?? 'somebody',
     at: at.toISOString(),
@@ -74,9 +106,8 @@ export async function releasesOf(brandId: string): Promise<ReleaseSummary[]> {
 }
 
 /** The newest release's number; 0 before the first. */
-export async function latestNumber(brandId: string, transaction?: Transaction): Promise<number> {
-  const where = { where: { brandId }, ...(transaction && { transaction }) };
-  return (await database().Release.max<number | null, ReleaseRow>('number', where)) ?? 0;
+export async function latestNumber(brandId: string): Promise<number> {
+  return (await database().Release.max<number | null, ReleaseRow>('number', { where: { brandId } })) ?? 0;
 }
 
 /** A release's number and document; null when there is none. */

@@ -77,6 +77,16 @@ export function useDestinationFindings(): void {
   }, [of]);
 }
 
+/** What the rules find in another state of a brand, such as one that was released. Looked for beside the page. */
+export async function findingsOf(brand: Brand): Promise<readonly Finding[]> {
+  const own = new FindingWorker();
+  try {
+    return await own.find(brand);
+  } finally {
+    own.close();
+  }
+}
+
 /** What would put findings of one rule right; null where nothing can be done. Looked for beside the page: it may take a while. */
 export async function mendFor(brand: Brand, findings: readonly Finding[], label: string): Promise<Command | null> {
   worker ??= new FindingWorker();

@@ -6,6 +6,9 @@ import { request } from './request';
 
 export interface ReleaseSummary {
   number: number;
+  title: string;
+  /** MAJOR.MINOR.PATCH. */
+  version: string;
   note: string;
   by: string;
   at: string;

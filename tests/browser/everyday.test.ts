@@ -235,13 +235,16 @@ test('a release that others’ work has overtaken is refused; a page left open h
   await oren.stage('Watch');
   await oren.sees('Nothing has been released yet');
   await ida.click('Release…');
+  await ida.fill('Title', 'Spring colours', false);
   await ida.fill('What is it for?', 'The first', false);
+  await ida.sees('Version 1.0.0');
   await ida.click('Make release 1');
   await ida.page.waitForFunction(() => location.pathname.endsWith('/watch'));
   // Oren's page, opened before, shows the new release without being asked.
   await oren.page.waitForSelector('[data-testid=match][data-complete=true]');
   await oren.click('Releases');
   await oren.sees('The first');
+  await oren.sees('Spring colours');
   const links = await oren.page.$$eval('section a', (found) => found.map((link) => link.getAttribute('href')!));
   expect(links).toContain('/deliver/quillhaven/1/css/quillhaven-ferries.css');
   const { seq } = await brand();
@@ -252,12 +255,17 @@ test('a release that others’ work has overtaken is refused; a page left open h
   await ida.sees('1 unreleased');
   await visitor.change([{ do: 'swatch.edit', id: 'core-foam', set: { value: '#ddeeff' } }]);
   await ida.sees('2 unreleased');
+  await visitor.change([{ do: 'token.set', id: 't-text-link', set: { day: { colour: '#cccccc' } } }]);
+  await ida.sees('3 unreleased');
   // The dialog shows what changed in both colours, what cannot be read, and first the files that are not as before.
   await ida.click('Release…');
   await ida.find('[role=dialog] [aria-label="#ddf0ee before, #ddeeff now"]');
   await ida.sees('pairs cannot be read');
+  // Only colours and a name have changed; and what is found now is told beside what was found then.
+  await ida.sees('Version 1.0.1');
+  await ida.find('::-p-xpath(//*[@role="dialog"]//li[@data-finding="new"][contains(., "text.link on surface.page in Day")])');
   await ida.page.waitForFunction(() => document.querySelector('[role=dialog]')!.textContent!.includes('as before'));
-  const since = await ida.texts('[role=dialog] section:nth-of-type(2) li > small');
+  const since = await ida.texts('[role=dialog] [aria-label=Files] li > small');
   expect([since[0], since.at(-1)]).toEqual(['new', 'as before']);
   expect(since).toEqual([...since].sort((one, two) => Number(one === 'as before') - Number(two === 'as before')));
   await ida.click('Make release 2');
@@ -276,6 +284,24 @@ test('a release that others’ work has overtaken is refused; a page left open h
     '/deliver/quillhaven/2',
     '/deliver/quillhaven/1',
   ]);
+  // The first is restored as a change of today, and released releases stay as they are.
+  await ida.click('Restore release 1…');
+  await ida.find('[role=dialog] [aria-label="#ddeeff before, #ddf0ee now"]');
+  await ida.click('Restore it');
+  await ida.sees('The brand is what it was at release 1.');
+  await ida.sees('Quillhaven Ferries');
+  await ida.sees('3 unreleased');
+  const colourOf = async (id: string) =>
+    (await brand()).brand.palettes
+      .flatMap(({ swatches }: { swatches: { id: string; value: string }[] }) => swatches)
+      .find((swatch: { id: string }) => swatch.id === id).value;
+  const restored = async (foam: string) => {
+    for (let n = 0; n < 60 && (await colourOf('core-foam')) !== foam; n++) await ida.settled();
+    expect(await colourOf('core-foam')).toBe(foam);
+  };
+  await restored('#ddf0ee');
+  await ida.keys('Control', 'z');
+  await restored('#ddeeff');
   expect([...ida.errors, ...oren.errors]).toEqual([]);
 });
 

@@ -186,7 +186,29 @@ test('a release is immutable, and its files are delivered byte for byte', async 
   await client.connect();
   await expect(client.query("UPDATE releases SET note = 'x'")).rejects.toThrow('never changed');
   await expect(client.query("UPDATE release_files SET bytes = ''")).rejects.toThrow('never changed');
+  for (const table of ['releases', 'release_files'])
+    await expect(client.query(`DELETE FROM ${table}`)).rejects.toThrow('never removed');
   await client.end();
+});
+
+test('a release has a title, notes and a version: what breaks those who use it is a major step, unless somebody says otherwise', async () => {
+  const called = (name: string) => ({ do: 'palette.edit', id: 'deck', set: { name } });
+  const made = async (more: object) => {
+    const { seq } = await brand();
+    const { status } = await ida.send('POST', '/api/brands/quillhaven/releases', { seq, note: '', ...more });
+    const { body } = await ida.send('GET', '/api/brands/quillhaven/releases');
+    return status === 200 ? `${body.releases[0].title} ${body.releases[0].version}` : status;
+  };
+  const first = (await ida.send('GET', '/api/brands/quillhaven/releases')).body.releases[0];
+  expect([first.title, first.version, first.note]).toEqual(['Release 1', '1.0.0', 'First']);
+  await ida.change([value('core-mist', '#101010')]);
+  expect(await made({ title: ' Darker mist ' })).toBe('Darker mist 1.0.1');
+  await ida.change([called('Hull paint')]);
+  expect(await made({})).toBe('Release 3 2.0.0');
+  await ida.change([called('Deck paint')]);
+  expect(await made({ step: 'minor' })).toBe('Release 4 2.1.0');
+  for (const wrong of [{ step: 'huge' }, { title: 'x'.repeat(121) }, { note: 'x'.repeat(2_001) }, { version: '9.9.9' }])
+    expect(await made(wrong)).toBe(400);
 });
 
 test('nothing is released while a file cannot be written', async () => {

@@ -165,7 +165,14 @@ test('a database of the time before snapshots is brought up to date, with what i
     ]);
     await client.query(`INSERT INTO releases VALUES ('quillhaven', 1, 1, '', $1, '[]', 'p')`, [JSON.stringify(first)]);
   });
-  expect(await migrate()).toEqual(['0004-snapshots', '0005-tokens-end', '0006-print-profiles', '0007-caught', '0008-hosts']);
+  expect(await migrate()).toEqual([
+    '0004-snapshots',
+    '0005-tokens-end',
+    '0006-print-profiles',
+    '0007-caught',
+    '0008-hosts',
+    '0009-release-titles',
+  ]);
   await closeDatabase();
   for (const name of Object.keys(serverEnv(old, 'demo'))) delete process.env[name];
   const port = await testPort();
@@ -179,6 +186,8 @@ test('a database of the time before snapshots is brought up to date, with what i
       brand: { version: 6, name: 'Old Ferries', fields: [] },
       release: { number: 1, document: { carried: [] } },
     });
+    const { releases } = (await visitor.send('GET', '/api/brands/quillhaven/releases')).body;
+    expect(releases).toMatchObject([{ number: 1, title: 'Release 1', version: '1.0.0' }]);
     expect((await visitor.change([rename('Core')])).body.outcomes[0].seq).toBe(2);
     const { history } = (await visitor.send('GET', '/api/brands/quillhaven/history/core')).body;
     expect(history.map(({ label }: { label: string }) => label)).toEqual(['Test', 'Old']);

@@ -17,7 +17,7 @@ function after(...steps: Step[]): Brand {
 
 test.each([
   ['a new colour', [{ do: 'swatch.edit', id: 'core-foam', set: { value: '#eeeeee' } }], ['changed swatch Foam']],
-  ['a new name', [{ do: 'token.edit', id: 't-text-soft', set: { path: 'text.quiet' } }], ['changed token text.quiet']],
+  ['a new name', [{ do: 'token.edit', id: 't-text-soft', set: { path: 'text.quiet' } }], ['renamed token text.quiet']],
   [
     'an order',
     [{ do: 'swatch.move', ids: ['core-mist'], palette: 'core', before: 'core-harbour' }],
@@ -29,7 +29,7 @@ test.each([
     ['added theme Dusk'],
   ],
   ['something gone', [{ do: 'destination.remove', id: 'd-game' }], ['removed destination Deckhand trainer']],
-  ['the brand’s name', [{ do: 'brand.edit', set: { name: 'Ferries' } }], ['changed brand Ferries']],
+  ['the brand’s name', [{ do: 'brand.edit', set: { name: 'Ferries' } }], ['renamed brand Ferries']],
 ] as [string, Step[], string[]][])('%s is one difference', (_name, steps, expected) => {
   expect(compareBrands(demo, after(...steps)).map(({ kind, what, name }) => `${kind} ${what} ${name}`)).toEqual(expected);
 });
@@ -61,7 +61,7 @@ test('both directions find the same things, with added and removed exchanged', (
   fc.assert(
     fc.property(fc.array(anyCommand, { maxLength: 12 }), (picks) => {
       const { brand } = runAll(demo, picks);
-      const exchange = { added: 'removed', removed: 'added', changed: 'changed' } as const;
+      const exchange = { added: 'removed', removed: 'added', changed: 'changed', renamed: 'renamed' } as const;
       const there = compareBrands(demo, brand).map(({ id, kind }) => `${id} ${kind}`);
       const back = compareBrands(brand, demo).map(({ id, kind }) => `${id} ${exchange[kind]}`);
       expect(there.sort()).toEqual(back.sort());
@@ -80,7 +80,7 @@ test('differences: a value counts in the themes both have; a destination, a fiel
     'changed token a',
   ]);
   expect(kinds({ ...brand, destinations: [{ ...brand.destinations[0]!, format: 'sass' }] })).toEqual(['changed destination D']);
-  expect(kinds({ ...brand, name: 'Other' })).toEqual(['changed brand Other']);
+  expect(kinds({ ...brand, name: 'Other' })).toEqual(['renamed brand Other']);
   expect(kinds({ ...brand, tokens: [], destinations: [] })).toEqual(['removed token a', 'removed destination D']);
   expect(compareBrands(null, brand).map(({ kind, what }) => `${kind} ${what}`)).toEqual([
     'added brand',

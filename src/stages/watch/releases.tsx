@@ -3,6 +3,7 @@ import { useBrand } from '@/ui/brand-context';
 import { useReleases } from '@/ui/releases';
 import { StageTitle } from '@/ui/stage-title';
 import { CompareReleases } from './compare-releases';
+import { RestoreRelease } from './restore-release';
 import css from './watch.module.css';
 
 /** Every release with its files and their hashes; each file is there to be fetched for good. */
@@ -20,14 +21,18 @@ export function Releases({ act, head }: { act?: ReactNode; head?: ReactNode }) {
       {releases?.map((release) => (
         <section key={release.number} className={css.release}>
           <div>
-            <h2>Release {release.number}</h2>
+            <h2>
+              {release.title} <small>{release.version}</small>
+            </h2>
             <p>
-              {release.by}, {new Date(release.at).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short', hour12: false })}
+              Release {release.number}, by {release.by},{' '}
+              {new Date(release.at).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short', hour12: false })}
             </p>
             {release.note && <p>{release.note}</p>}
             <a href={`/deliver/${id}/${release.number}`} download>
               Download release {release.number} as a zip
             </a>
+            <RestoreRelease number={release.number} />
           </div>
           <ul>
             {release.manifest.map((entry) => (

@@ -2,6 +2,8 @@ import { useMemo } from 'react';
 import type { Difference } from '@/core/brand/compare';
 import type { Brand } from '@/core/brand/document';
 import { resolveTheme, swatchesOf } from '@/core/brand/resolve';
+import { ciede2000 } from '@/core/colour/difference';
+import { labOf } from '@/core/colour/lab';
 import { readColour } from '@/core/colour/read';
 import css from './changes.module.css';
 
@@ -21,12 +23,16 @@ export function ChangeList({ before, after, theme, differences }: ChangeListProp
   const [then, now] = useMemo(() => [before && coloursOf(before, theme), coloursOf(after, theme)], [before, after, theme]);
   return (
     <ul className={css.list} aria-label="Changes" tabIndex={0}>
-      {differences.slice(0, LISTED).map(({ id, kind, name, what }) => (
+      {differences.slice(0, LISTED).map(({ id, kind, name, was, what }) => (
         <li key={id}>
           <span>{kind}</span>
           <Patches before={then?.(id) ?? null} after={now(id)} />
           <b>{name}</b>
-          <small>{what}</small>
+          {was !== undefined && <span>was {was}</span>}
+          <small>
+            {what}
+            <Moved before={then?.(id) ?? null} after={now(id)} />
+          </small>
         </li>
       ))}
       {differences.length > LISTED && <li>and {differences.length - LISTED} more</li>}
@@ -43,6 +49,12 @@ function coloursOf(brand: Brand, theme: string): (id: string) => string | null {
     const swatch = swatches.get(id)?.swatch;
     return swatch ? readColour(swatch.value)!.hex : (tokens.get(id)?.colour?.hex ?? null);
   };
+}
+
+/** How far a colour has moved. */
+function Moved({ before, after }: { before: string | null; after: string | null }) {
+  if (before === null || after === null || before === after) return null;
+  return <code> ΔE {ciede2000(labOf(before), labOf(after)).toFixed(1)}</code>;
 }
 
 function Patches({ before, after }: { before: string | null; after: string | null }) {

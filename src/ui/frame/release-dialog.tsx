@@ -1,11 +1,12 @@
 'use client';
 
-import { Button, CloseButton, Dialog, Portal, Textarea } from '@chakra-ui/react';
+import { Button, CloseButton, Dialog, Input, Portal, Textarea } from '@chakra-ui/react';
 import { useEffect, useMemo, useState } from 'react';
 import { compareBrands } from '@/core/brand/compare';
 import { may } from '@/core/brand/roles';
 import { textPairs } from '@/core/findings/contrast';
 import type { Bundle } from '@/core/release/bundle';
+import { nextVersion, proposedStep, VERSION_STEPS, type VersionStep } from '@/core/release/version';
 import { useBrand } from '../brand-context';
 import { waitingCount } from '../brand-state';
 import { keptFiles } from '../kept-files';
@@ -15,7 +16,8 @@ import { request } from '../request';
 import { useGoTo } from '../stage-link';
 import { ChangeList } from '../changes/change-list';
 import changes from '../changes/changes.module.css';
-import { sinceThen } from '../changes/since-then';
+import { Choice } from '../dial';
+import { FilesSince, FindingsSince } from './release-since';
 import css from './release-dialog.module.css';
 
 /** Makes a release: what it would bring out, what stands in its way, and the button. */
@@ -30,7 +32,9 @@ export function ReleaseDialog() {
   }));
   const { brand, seq } = replica;
   const [open, setOpen] = useState(false);
+  const [title, setTitle] = useState('');
   const [note, setNote] = useState('');
+  const [chosen, setStep] = useState<VersionStep | null>(null);
   const [busy, setBusy] = useState(false);
   const [trial, setTrial] = useState<Bundle | null>(null);
   const goTo = useGoTo();
@@ -49,18 +53,21 @@ export function ReleaseDialog() {
     };
   }, [open, brand]);
   /** The files of the last release, to tell which are another now. */
-  const before = useReleases(open && release !== null).data?.[0]?.manifest;
+  const last = useReleases(open && release !== null).data?.[0];
   const failing = useMemo(() => (open ? textPairs(brand).filter(({ passes }) => !passes).length : 0), [open, brand]);
-  const files = trial ? sinceThen(before ?? [], trial.manifest) : [];
   const errors = trial?.findings.filter(({ severity }) => severity === 'error') ?? [];
   const notes = trial?.findings.filter(({ severity }) => severity === 'warning') ?? [];
   const number = (release?.number ?? 0) + 1;
+  const proposed = proposedStep(differences);
+  const step = chosen ?? proposed.step;
   const make = async () => {
     setBusy(true);
     try {
-      await request(`/api/brands/${id}/releases`, 'POST', { seq, note });
+      await request(`/api/brands/${id}/releases`, 'POST', { seq, title, note, step });
       setOpen(false);
+      setTitle('');
       setNote('');
+      setStep(null);
       tell(`Release ${number} is made. The screens in Watch read it now.`);
       goTo('watch');
     } catch (error) {
@@ -86,6 +93,29 @@ export function ReleaseDialog() {
               <Dialog.Title>Release {number}</Dialog.Title>
             </Dialog.Header>
             <Dialog.Body className={css.body}>
+              <label className={css.note}>
+                Title
+                <Input
+                  size="sm"
+                  value={title}
+                  maxLength={120}
+                  onChange={(event) => setTitle(event.target.value)}
+                  placeholder={`Release ${number}`}
+                />
+              </label>
+              <section>
+                <h3>Version {nextVersion(last?.version ?? null, step)}</h3>
+                {release ? (
+                  <>
+                    <Choice label="How far the version goes" plain options={VERSION_STEPS} value={step} onChoose={setStep} />
+                    <p className={css.why}>
+                      {proposed.step} is proposed: {proposed.why}.
+                    </p>
+                  </>
+                ) : (
+                  <p className={css.why}>The first. What breaks those who use it takes the next to 2.0.0.</p>
+                )}
+              </section>
               <section>
                 <h3>
                   {differences.length === 0
@@ -124,21 +154,21 @@ export function ReleaseDialog() {
                       <b>Note</b> {problem.message}
                     </li>
                   ))}
-                  {files.map(({ since, entry }) => (
-                    <li key={entry.path}>
-                      <code>{entry.path}</code>
-                      <small>{before && since}</small>
-                      <code>{entry.sha256.slice(0, 10)}</code>
-                    </li>
-                  ))}
+                  {trial && <FilesSince trial={trial} before={last?.manifest ?? []} release={release} />}
                 </ul>
               </section>
+              {release && (
+                <section>
+                  <h3>What is found, since release {release.number}</h3>
+                  <FindingsSince release={release} />
+                </section>
+              )}
               <label className={css.note}>
                 What is it for?
                 <Textarea
                   size="sm"
                   value={note}
-                  maxLength={500}
+                  maxLength={2000}
                   onChange={(event) => setNote(event.target.value)}
                   placeholder="For the people who will receive it"
                 />

@@ -34,9 +34,10 @@ export function TintPanel({ groups, group, onGroup, kept, tints, onTints }: Tint
       })
     : [];
   const most = useMemo(() => {
+    const set = componentTokens(brand).text;
     const themes = brand.themes.map(({ id }) => id);
-    return text ? mostReadable(brand, themes, group, surface, text.id, TEXT_RATIO) : null;
-  }, [brand, group, surface, text]);
+    return set ? mostReadable(brand, themes, group, surface, set.id, TEXT_RATIO) : null;
+  }, [brand, group, surface]);
   const keep = (next: Tints | null) => {
     const command = tintCommand(brand, group, next, text?.id, newId);
     if (!command || run(command)) onTints(null);

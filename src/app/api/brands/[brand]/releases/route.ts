@@ -1,11 +1,15 @@
 import { z } from 'zod';
+import { VERSION_STEPS } from '@/core/release/version';
 import { makeRelease, releasesOf } from '@/server/releases';
 import { allowed, answer, body } from '@/server/request';
 
 const NewRelease = z.strictObject({
   /** The last change the person saw. */
   seq: z.int().min(0),
-  note: z.string().trim().max(500, 'A note has at most 500 characters.'),
+  title: z.string().trim().max(120, 'A title has at most 120 characters.').default(''),
+  note: z.string().trim().max(2_000, 'Notes have at most 2,000 characters.'),
+  /** How far its version goes; without it what the differences ask for. */
+  step: z.enum(VERSION_STEPS).optional(),
 });
 
 type Context = { params: Promise<{ brand: string }> };
@@ -22,7 +26,6 @@ export function POST(request: Request, { params }: Context): Promise<Response> {
   return answer(async () => {
     const { brand } = await params;
     const { person } = await allowed(brand, 'release');
-    const { seq, note } = await body(request, NewRelease);
-    return Response.json({ number: await makeRelease(person, brand, seq, note) });
+    return Response.json({ number: await makeRelease(person, brand, await body(request, NewRelease)) });
   });
 }

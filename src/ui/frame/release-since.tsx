@@ -1,0 +1,115 @@
+import { useQueries, useQuery } from '@tanstack/react-query';
+import { openFindings, findingKey } from '@/core/findings/accept';
+import type { Finding } from '@/core/findings/finding';
+import { lineChanges } from '@/core/release/line-changes';
+import type { Bundle, ManifestEntry } from '@/core/release/bundle';
+import { useBrand } from '../brand-context';
+import type { Released } from '../brand-state';
+import changes from '../changes/changes.module.css';
+import { sinceThen } from '../changes/since-then';
+import { findingsOf, useFindings } from '../findings';
+
+const LISTED = 8;
+
+/** What the rules find now and did not find in the last release, and what they no longer find. */
+export function FindingsSince({ release }: { release: Released }) {
+  const { brand, id } = useBrand((state) => ({ brand: state.replica.brand, id: state.id }));
+  const found = useFindings((state) => state.found);
+  const { data: before } = useQuery({
+    queryKey: ['findings', id, release.number],
+    staleTime: Infinity,
+    queryFn: async () => openFindings(release.document, await findingsOf(release.document)),
+  });
+  if (!found || !before) return <p>Looking through the brand…</p>;
+  const now = openFindings(brand, found);
+  const came = without(now, before);
+  const went = without(before, now);
+  if (came.length + went.length === 0) return <p>Nothing is found now that was not found before, and nothing is gone.</p>;
+  return (
+    <ul className={changes.list} aria-label="Findings since the last release" tabIndex={0}>
+      <Told list={came} word="new" />
+      <Told list={went} word="gone" />
+    </ul>
+  );
+}
+
+function Told({ list, word }: { list: readonly Finding[]; word: 'new' | 'gone' }) {
+  return (
+    <>
+      {list.slice(0, LISTED).map((finding) => (
+        <li key={findingKey(finding)} data-finding={word}>
+          <span>{word}</span>
+          <b>{finding.message}</b>
+        </li>
+      ))}
+      {list.length > LISTED && (
+        <li>
+          and {list.length - LISTED} more {word}
+        </li>
+      )}
+    </>
+  );
+}
+
+function without(list: readonly Finding[], others: readonly Finding[]): Finding[] {
+  const known = new Set(others.map(findingKey));
+  return list.filter((finding) => !known.has(findingKey(finding)));
+}
+
+/** More files than these are compared by their size alone. */
+const MOST_COMPARED = 40;
+/** Larger ones too, in bytes. */
+const LARGEST = 1_000_000;
+
+/** The files that come out, beside those of the last release: what is another by how many lines and bytes. */
+export function FilesSince({
+  trial,
+  before,
+  release,
+}: {
+  trial: Bundle;
+  before: readonly ManifestEntry[];
+  release: Released | null;
+}) {
+  const id = useBrand((state) => state.id);
+  const files = sinceThen(before, trial.manifest);
+  const then = new Map(before.map((entry) => [entry.path, entry]));
+  const texts = files
+    .filter(
+      ({ entry, since }) =>
+        since === 'changed' && /^text\/|[/+](?:json|xml)$/.test(entry.mediaType.split(';')[0]!) && entry.bytes < LARGEST,
+    )
+    .slice(0, MOST_COMPARED);
+  const lines = useQueries({
+    queries: texts.map(({ entry: { path, sha256 } }) => ({
+      queryKey: ['lines', id, release?.number, path, sha256],
+      staleTime: Infinity,
+      queryFn: async () => {
+        const response = await fetch(`/deliver/${id}/${release!.number}/${path.split('/').map(encodeURIComponent).join('/')}`);
+        if (!response.ok) throw new Error(`Release ${release!.number} has no ${path}.`);
+        const now = trial.files.find((file) => file.path === path)!.bytes;
+        return lineChanges(await response.text(), new TextDecoder().decode(now));
+      },
+    })),
+  });
+  const linesOf = new Map(texts.map(({ entry }, at) => [entry.path, lines[at]?.data]));
+  return files.map(({ since, entry }) => {
+    const was = then.get(entry.path);
+    const counted = linesOf.get(entry.path);
+    return (
+      <li key={entry.path}>
+        <code>{entry.path}</code>
+        <small>
+          {before.length > 0 && since}
+          {counted && ` +${counted.added} −${counted.gone} lines`}
+          {since === 'changed' && was && ` ${signed(entry.bytes - was.bytes)} bytes`}
+        </small>
+        <code>{entry.sha256.slice(0, 10)}</code>
+      </li>
+    );
+  });
+}
+
+function signed(count: number): string {
+  return count < 0 ? `−${-count}` : `+${count}`;
+}
