@@ -1,5 +1,6 @@
 import { KeptBrand, type Brand } from '@/core/brand/document';
 import { sha256 } from '@/core/base/sha256';
+import { Op } from 'sequelize';
 import { compareBrands } from '@/core/brand/compare';
 import { nextVersion, proposedStep, type VersionStep } from '@/core/release/version';
 import type { ManifestEntry } from '@/core/release/bundle';
@@ -103,6 +104,19 @@ export async function releasesOf(brandId: string): Promise<ReleaseSummary[]> {
     at: at.toISOString(),
     manifest,
   }));
+}
+
+/** When the first change was made that no release has brought out yet; null when there is none, or no release. */
+export async function waitingSince(brandId: string): Promise<string | null> {
+  const { Change, Release } = database();
+  const last = await Release.findOne({ where: { brandId }, order: [['number', 'DESC']], attributes: ['seq'] });
+  if (!last) return null;
+  const first = await Change.findOne({
+    where: { brandId, seq: { [Op.gt]: last.seq } },
+    order: [['seq', 'ASC']],
+    attributes: ['at'],
+  });
+  return first?.at.toISOString() ?? null;
 }
 
 /** The newest release's number; 0 before the first. */

@@ -16,6 +16,8 @@ export interface Opening {
   readonly build: string;
   /** Whether the simulated screens belong to the brand. */
   readonly simulated: boolean;
+  /** When the first change was made that no release brings out; null when there is none, or no release. */
+  readonly waitingSince: string | null;
 }
 
 export interface Released {
@@ -49,6 +51,8 @@ export interface BrandState {
   /** Edits an earlier page left on disk. They are not shown until the server has taken them in. */
   readonly kept: readonly Pending[];
   readonly connected: boolean;
+  /** When the first change was made that no release brought out, as the page was opened. */
+  readonly waitingSince: string | null;
   /** Whether the simulated screens belong to the brand. */
   readonly simulated: boolean;
   /** When the server last took something in. */

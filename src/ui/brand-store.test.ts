@@ -105,6 +105,7 @@ function page(role: Role = 'owner', seq = 0, brand = demo): BrandStore {
     person: { id: 'ida', name: 'Ida' },
     build: 'b1',
     simulated: true,
+    waitingSince: null,
   });
   pages.push(store.getState().connect());
   return store;

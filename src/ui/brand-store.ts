@@ -64,6 +64,7 @@ export function createBrandStore(opening: Opening): BrandStore {
     kept: [],
     connected: true,
     simulated: opening.simulated,
+    waitingSince: opening.waitingSince,
     keptAt: null,
     undoable: [],
     redoable: [],

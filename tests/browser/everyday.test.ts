@@ -1,4 +1,5 @@
 /** What people do all day beside the main road: themes, destinations, big palettes, releases while others work. */
+import { Client } from 'pg';
 import type { Browser } from 'puppeteer-core';
 import { startTestServer, Visitor, type TestServer } from '../test-server';
 import { launch, Person } from './browser';
@@ -257,6 +258,13 @@ test('a release that others’ work has overtaken is refused; a page left open h
   await ida.sees('2 unreleased');
   await visitor.change([{ do: 'token.set', id: 't-text-link', set: { day: { colour: '#cccccc' } } }]);
   await ida.sees('3 unreleased');
+  // Forgotten for a day or longer, whoever may release is reminded as they come.
+  const client = new Client({ connectionString: server.env.BREAKWATER_DATABASE_URL });
+  await client.connect();
+  await client.query("UPDATE changes SET at = at - interval '3 days 1 hour'");
+  await client.end();
+  const late = await Person.enter(browser, server, 'Oren');
+  await late.sees('Changes have waited for a release for 3 days');
   // The dialog shows what changed in both colours, what cannot be read, and first the files that are not as before.
   await ida.click('Release…');
   await ida.find('[role=dialog] [aria-label="#ddf0ee before, #ddeeff now"]');

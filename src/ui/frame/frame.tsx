@@ -21,6 +21,7 @@ import { Strand } from './strand';
 import { SwatchDrag } from './swatch-drag';
 import { useCaught } from './use-caught';
 import { useFocusKept } from './use-focus-kept';
+import { useReleaseReminder } from './use-release-reminder';
 import { SURROUNDS, type Surround } from './surrounds';
 import css from './frame.module.css';
 
@@ -46,6 +47,7 @@ export function Frame({ surround, guideHidden, children }: { surround: Surround;
   useCaught();
   useFocusKept();
   useFindingsKept();
+  useReleaseReminder();
   const [keysShown, setKeysShown] = useState(false);
   useFrameKeys(
     () => {

@@ -6,7 +6,7 @@ import { buildId } from '@/server/build-id';
 import { hasSimulatedScreens } from '@/server/demo';
 import { loadBrand } from '@/server/documents';
 import { Refused } from '@/server/refused';
-import { latestRelease } from '@/server/releases';
+import { latestRelease, waitingSince } from '@/server/releases';
 import { currentPerson } from '@/server/session';
 import { BrandProvider } from '@/ui/brand-context';
 import type { Opening } from '@/ui/brand-state';
@@ -39,6 +39,7 @@ export default async function BrandLayout({ params, children }: { params: Promis
         person: { id: person!.id, name: person!.name },
         build: buildId(),
         simulated: hasSimulatedScreens(brandId),
+        waitingSince: await waitingSince(brandId),
       };
     } catch (error) {
       if (error instanceof Refused) notFound();
