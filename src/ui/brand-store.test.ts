@@ -3,6 +3,7 @@ import { apply } from '@/core/brand/apply';
 import { Command, type Step } from '@/core/brand/commands';
 import { Brand, serialiseBrand } from '@/core/brand/document';
 import type { Role } from '@/core/brand/roles';
+import { Disk, Server, Stream } from '../../tests/page-surroundings';
 import { waitingCount, type BrandStore } from './brand-state';
 import { createBrandStore } from './brand-store';
 
@@ -16,78 +17,7 @@ const colour = (value: string) => doing({ do: 'swatch.edit', id: 'core-foam', se
 const rename = (name: string) => doing({ do: 'brand.edit', set: { name } });
 const foam = (store: BrandStore) => store.getState().brand.palettes[0]!.swatches.find(({ id }) => id === 'core-foam')!.value;
 
-/** The browser's disk, of a given size. */
-class Disk implements Storage {
-  [name: string]: unknown;
-  constructor(private readonly room = Infinity) {
-    Object.defineProperty(this, 'room', { enumerable: false });
-  }
-  get length() {
-    return Object.keys(this).length;
-  }
-  key = undefined as never;
-  clear = undefined as never;
-  getItem(name: string) {
-    return (this[name] as string | undefined) ?? null;
-  }
-  setItem(name: string, value: string) {
-    if (value.length > this.room) throw new DOMException('full', 'QuotaExceededError');
-    this[name] = value;
-  }
-  removeItem(name: string) {
-    delete this[name];
-  }
-}
 const kept = () => Object.keys(localStorage).filter((name) => name.startsWith('breakwater/'));
-
-/** A server that keeps a log as the real one does, and can be out of reach or refuse. */
-class Server {
-  brand = demo;
-  log: { seq: number; key: string; command: Command }[] = [];
-  down = false;
-  status = 200;
-  sent: string[][] = [];
-
-  fetch = async (path: string, init: RequestInit): Promise<Response> => {
-    if (this.down) throw new TypeError('fetch failed');
-    const release = /\/releases\/(\d+)$/.exec(path);
-    if (release) return Response.json({ number: Number(release[1]), document: this.brand });
-    const { changes } = JSON.parse(init.body as string) as { changes: { key: string; command: Command }[] };
-    this.sent.push(changes.map(({ key }) => key));
-    if (this.status !== 200) return Response.json({ error: `Status ${this.status}.` }, { status: this.status });
-    return Response.json({ outcomes: changes.map((change) => this.take(change)) });
-  };
-
-  take({ key, command }: { key: string; command: Command }) {
-    const earlier = this.log.find((change) => change.key === key);
-    if (earlier) return { key, seq: earlier.seq };
-    const applied = apply(this.brand, command);
-    if (!applied.ok) return { key, refusal: applied.refusal };
-    this.brand = applied.brand;
-    this.log.push({ seq: this.log.length + 1, key, command });
-    return { key, seq: this.log.length };
-  }
-}
-
-/** The live stream, played by hand. */
-class Stream {
-  static open: Stream[] = [];
-  static readonly CLOSED = 2;
-  readyState = 1;
-  private readonly listeners = new Map<string, (event: { data: string }) => void>();
-  constructor(readonly url: string) {
-    Stream.open.push(this);
-  }
-  addEventListener(kind: string, listener: (event: { data: string }) => void) {
-    this.listeners.set(kind, listener);
-  }
-  close() {
-    Stream.open = Stream.open.filter((stream) => stream !== this);
-  }
-  emit(kind: string, data: unknown = {}) {
-    this.listeners.get(kind)!({ data: JSON.stringify(data) });
-  }
-}
 
 let server: Server;
 const pages: (() => void)[] = [];
@@ -117,7 +47,7 @@ beforeEach(() => {
   jest.useFakeTimers({ doNotFake: ['queueMicrotask', 'nextTick'] });
   told.length = 0;
   Stream.open = [];
-  server = new Server();
+  server = new Server(demo);
   Object.assign(globalThis, { localStorage: new Disk(), EventSource: Stream, fetch: server.fetch, window: new EventTarget() });
 });
 afterEach(() => {

@@ -5,25 +5,21 @@ import { apply } from '@/core/brand/apply';
 import { type Command, touchedBy } from '@/core/brand/commands';
 import { withFollowingNames } from '@/core/brand/following-names';
 import { newId } from '@/core/brand/identity';
-import { conflictsOf, guarded, overtakenBy, unguarded, type Overtaken } from '@/core/brand/overtaken';
+import { guarded } from '@/core/brand/overtaken';
 import { enqueue, receive, withdraw, type Dropped, type Pending, type Replica } from '@/core/brand/replica';
 import { may, refusalFor } from '@/core/brand/roles';
 import { readToldChange, type ToldChange } from '@/core/brand/told-change';
 import { BRAND_VERSION, COMMAND_VERSION } from '@/core/brand/versions';
 import type { BrandState, BrandStore, Opening, Released } from './brand-state';
+import { openLiveStream } from './live-stream';
 import { tell } from './notices';
+import { OwnEdits } from './own-edits';
 import { QueueStorage } from './queue-storage';
 import { loadAgain } from './reload';
 import { Declined, request } from './request';
 
-/** When a page that may not listen asks again, in milliseconds. */
-const REFUSED_MS = 60_000;
 /** How often a page that is about to load itself again looks whether everything is kept, in milliseconds. */
 const LOOK_AGAIN_MS = 500;
-/** How many own edits, and for how long, are told of when somebody overtakes them: longer ago nobody minds. */
-const RECENT = { count: 50, ms: 10 * 60_000 };
-/** A refused edit waits so long for the change that it met, in milliseconds; then its refusal is told as it is. */
-const EXPLAINED_MS = 3_000;
 const UNDO_DEPTH = 500;
 const LABEL_LENGTH = 200;
 /** Commands and bytes in one request; the server takes at most 200 and 8 MB. */
@@ -41,12 +37,6 @@ export function createBrandStore(opening: Opening): BrandStore {
   const address = `/api/brands/${brandId}`;
   /** Keys of edits that the disk had no room for. */
   const unkept = new Set<string>();
-  /** Keys of edits that were made while the server was out of reach, or by an earlier page. */
-  const waited = new Set<string>();
-  /** Edits that waited and were refused, until it is known what they met. */
-  const unexplained = new Map<string, { readonly pending: Pending; readonly sentence: string }>();
-  /** One's own edits of late, by their keys. */
-  const recent = new Map<string, { readonly command: Command; readonly at: number }>();
   /** Whether the page is of an earlier build than the server. */
   let outdated = false;
   let sending = false;
@@ -116,80 +106,55 @@ export function createBrandStore(opening: Opening): BrandStore {
     chooseTheme: (theme) => set({ theme }),
     connect: () => {
       sendKept();
-      let later: ReturnType<typeof setTimeout> | undefined;
-      let source = openStream();
-      function openStream(): EventSource {
-        const stream = new EventSource(`${address}/events?after=${get().replica.seq}`);
-        stream.addEventListener('open', () => {
-          set({ connected: true });
+      const stream = openLiveStream({
+        address: () => `${address}/events?after=${get().replica.seq}`,
+        onConnected: (connected) => {
+          set({ connected });
+          if (!connected) return;
           pause = 0;
           void send();
-        });
-        stream.addEventListener('build', (event) => {
-          if (JSON.parse(event.data) !== opening.build) becomeOutdated();
-        });
-        stream.addEventListener('change', (event) => {
-          const change = readToldChange(JSON.parse(event.data));
-          const taken = change ? takeChange(change) : 'cannot follow';
-          if (taken === 'cannot follow') stop('Somebody’s change cannot be shown by this page; load it again in a moment.');
-          // A change in between was missed: ask again from the last one known.
-          if (taken === 'gap') again();
-        });
-        stream.addEventListener('release', (event) => {
-          const told = ReleaseNews.safeParse(JSON.parse(event.data));
-          if (told.success) void takeRelease(told.data.number);
-          else stop('A release was made of which this page knows nothing; load it again in a moment.');
-        });
-        stream.addEventListener('here', (event) => {
-          const told = Here.safeParse(JSON.parse(event.data));
-          if (told.success) set({ here: told.data });
-        });
-        stream.addEventListener('caught', () => set(({ caught }) => ({ caught: caught + 1 })));
-        stream.addEventListener('refused', (event) => {
-          tell(Refusal.parse(JSON.parse(event.data)).sentence);
-          // The server is there and keeps what is done here; only listening has to wait.
-          pauseListening();
-        });
-        stream.addEventListener('error', () => {
-          set({ connected: false });
-          // The browser tries again by itself, but gives up when the server answers with an error.
-          if (stream.readyState === EventSource.CLOSED) later = setTimeout(() => (source = openStream()), 2_000);
-        });
-        function again(): void {
-          stream.close();
-          source = openStream();
-        }
-        function pauseListening(): void {
-          stream.close();
-          later = setTimeout(() => (source = openStream()), REFUSED_MS);
-        }
-        /** For a page that is older than what it is told: it loads itself again, or asks again later when that was of no use. */
-        function stop(sentence: string): void {
-          pauseListening();
-          void leaveFor(sentence);
-        }
-        return stream;
+        },
+        on: {
+          build: (build) => {
+            if (build !== opening.build) becomeOutdated();
+          },
+          change: (news) => {
+            const change = readToldChange(news);
+            const taken = change ? takeChange(change) : 'cannot follow';
+            if (taken === 'cannot follow') stop('Somebody’s change cannot be shown by this page; load it again in a moment.');
+            // A change in between was missed: ask again from the last one known.
+            if (taken === 'gap') stream.again();
+          },
+          release: (news) => {
+            const told = ReleaseNews.safeParse(news);
+            if (told.success) void takeRelease(told.data.number);
+            else stop('A release was made of which this page knows nothing; load it again in a moment.');
+          },
+          here: (news) => {
+            const told = Here.safeParse(news);
+            if (told.success) set({ here: told.data });
+          },
+          caught: () => set(({ caught }) => ({ caught: caught + 1 })),
+          refused: (news) => {
+            tell(Refusal.parse(news).sentence);
+            // The server is there and keeps what is done here; only listening has to wait.
+            stream.pause();
+          },
+        },
+      });
+      /** For a page that is older than what it is told: it loads itself again, or asks again later when that was of no use. */
+      function stop(sentence: string): void {
+        stream.pause();
+        void leaveFor(sentence);
       }
-      // The browser knows at once that the network comes or goes, and a stream only after minutes. A server on this machine is
-      // reached all the same, so it is asked.
-      const listenAnew = () => {
-        source.close();
-        clearTimeout(later);
-        set({ connected: false });
-        source = openStream();
-      };
-      window.addEventListener('offline', listenAnew);
-      window.addEventListener('online', listenAnew);
       return () => {
-        window.removeEventListener('offline', listenAnew);
-        window.removeEventListener('online', listenAnew);
-        source.close();
-        clearTimeout(later);
+        stream.close();
         clearTimeout(retry);
       };
     },
   }));
   const { getState: get, setState: set } = store;
+  const own = new OwnEdits(store);
 
   /** @returns the command that takes it back, or null when it was refused and the person told. */
   function perform(command: Command): Command | null {
@@ -210,8 +175,8 @@ export function createBrandStore(opening: Opening): BrandStore {
       return null;
     }
     keepOnDisk(pending);
-    if (!connected) waited.add(pending.key);
-    remember(pending);
+    if (!connected) own.waits(pending.key);
+    own.remember(pending);
     set({ trial: null });
     show(result.replica);
     void send();
@@ -239,49 +204,7 @@ export function createBrandStore(opening: Opening): BrandStore {
     }));
     for (const { pending, refusal } of dropped) {
       forget(pending.key);
-      giveUp(pending, refusal);
-    }
-  }
-
-  function remember({ key, command }: Pending): void {
-    const now = Date.now();
-    recent.set(key, { command, at: now });
-    for (const [old, { at }] of recent) if (recent.size > RECENT.count || now - at > RECENT.ms) recent.delete(old);
-  }
-
-  /** An edit will not be kept. One that waited, and met a later one of somebody else, asks; any other says why. */
-  function giveUp(pending: Pending, sentence: string): void {
-    recent.delete(pending.key);
-    if (!waited.has(pending.key)) return tell(`${pending.command.label} was not kept: ${sentence}`);
-    unexplained.set(pending.key, { pending, sentence });
-    explain();
-    setTimeout(() => {
-      if (unexplained.delete(pending.key)) tell(`${pending.command.label} was not kept: ${sentence}`);
-    }, EXPLAINED_MS);
-  }
-
-  /** Asks about refused edits as soon as what they met has arrived here. */
-  function explain(): void {
-    for (const [key, { pending }] of unexplained) {
-      const fields = conflictsOf(get().replica.confirmed, pending.command);
-      if (fields.length === 0) continue;
-      unexplained.delete(key);
-      const by = get().touched.get(fields[0]!.entity)?.by ?? 'somebody else';
-      set(({ conflicts }) => ({ conflicts: [...conflicts, { key, command: unguarded(pending.command), fields, by }] }));
-    }
-  }
-
-  /** Tells what of one's own late edits somebody else has set otherwise; what still waits here comes after theirs. */
-  function tellOvertaken(change: ToldChange): void {
-    const { replica } = get();
-    for (const [key, { command }] of recent) {
-      if (replica.pending.some((pending) => pending.key === key)) continue;
-      const fields = overtakenBy(replica.confirmed, command, change.command);
-      if (fields.length === 0) continue;
-      recent.delete(key);
-      const [{ what, theirs, mine }] = fields as [Overtaken, ...Overtaken[]];
-      const more = fields.length > 1 ? ` And ${fields.length - 1} more of that edit.` : '';
-      tell(`${change.by} has set ${what} to ${theirs.words}; you had set it to ${mine.words}.${more}`);
+      own.giveUp(pending, refusal);
     }
   }
 
@@ -304,8 +227,8 @@ export function createBrandStore(opening: Opening): BrandStore {
     set({ touched });
     show(taken.replica, taken.dropped);
     set({ acknowledged: new Set([...acknowledged].filter((key) => key !== change.key)) });
-    if (!isOurs && change.by !== person.name) tellOvertaken(change);
-    explain();
+    if (!isOurs && change.by !== person.name) own.tellOvertaken(change);
+    own.explain();
     return 'taken';
   }
 
@@ -348,7 +271,7 @@ export function createBrandStore(opening: Opening): BrandStore {
     if (unreadable > 0) tell(`${unreadable} earlier edits on this disk cannot be read by this version; they were left there.`);
     const known = new Set(get().replica.pending.map(({ key }) => key));
     const kept = pending.filter(({ key }) => !known.has(key));
-    for (const { key } of kept) waited.add(key);
+    for (const { key } of kept) own.waits(key);
     set({ kept });
     void send();
   }
@@ -399,8 +322,8 @@ export function createBrandStore(opening: Opening): BrandStore {
       const before = brand;
       const applied = apply(brand, each.command);
       if (applied.ok) brand = applied.brand;
-      if (acknowledged.has(each.key) || waited.has(each.key)) return each;
-      waited.add(each.key);
+      if (acknowledged.has(each.key) || own.hasWaited(each.key)) return each;
+      own.waits(each.key);
       const asking = { ...each, command: guarded(before, each.command) };
       if (!unkept.has(each.key)) keepOnDisk(asking);
       return asking;
@@ -451,7 +374,7 @@ export function createBrandStore(opening: Opening): BrandStore {
     set({ kept: kept.filter((change) => change.key !== key) });
     const { replica: without, dropped } = withdraw(replica, key);
     show(without, dropped);
-    if (pending) giveUp(pending, sentence);
+    if (pending) own.giveUp(pending, sentence);
   }
 
   return store;

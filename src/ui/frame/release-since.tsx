@@ -15,11 +15,12 @@ const LISTED = 8;
 export function FindingsSince({ release }: { release: Released }) {
   const { brand, id } = useBrand((state) => ({ brand: state.replica.brand, id: state.id }));
   const found = useFindings((state) => state.found);
-  const { data: before } = useQuery({
+  const { data: before, isError } = useQuery({
     queryKey: ['findings', id, release.number],
     staleTime: Infinity,
     queryFn: async () => openFindings(release.document, await findingsOf(release.document)),
   });
+  if (isError) return <p>What was found then cannot be told just now; close this and try again in a moment.</p>;
   if (!found || !before) return <p>Looking through the brand…</p>;
   const now = openFindings(brand, found);
   const came = without(now, before);
@@ -92,7 +93,7 @@ export function FilesSince({
       },
     })),
   });
-  const linesOf = new Map(texts.map(({ entry }, at) => [entry.path, lines[at]?.data]));
+  const linesOf = new Map(texts.map(({ entry }, at) => [entry.path, lines[at]]));
   return files.map(({ since, entry }) => {
     const was = then.get(entry.path);
     const counted = linesOf.get(entry.path);
@@ -101,7 +102,8 @@ export function FilesSince({
         <code>{entry.path}</code>
         <small>
           {before.length > 0 && since}
-          {counted && ` +${counted.added} −${counted.gone} lines`}
+          {counted?.data && ` +${counted.data.added} −${counted.data.gone} lines`}
+          {counted?.isError && ' lines not known just now'}
           {since === 'changed' && was && ` ${signed(entry.bytes - was.bytes)} bytes`}
         </small>
         <code>{entry.sha256.slice(0, 10)}</code>
