@@ -6,7 +6,7 @@ import { database } from './database';
  * instance; or that a person has sent colours to their other pages.
  */
 export type News = { readonly brand: string } & (
-  | { readonly kind: 'change' | 'release' }
+  | { readonly kind: 'change' | 'release' | 'signOff' }
   | { readonly kind: 'here'; readonly instance: string; readonly people: readonly string[] }
   | { readonly kind: 'caught'; readonly person: string }
 );

@@ -24,6 +24,16 @@ export async function roleIn(person: string, brand: string): Promise<Role | unde
   return rows[0]?.role;
 }
 
+/** The roles of some people for a brand, by their ids; whoever has no part in it is not there. */
+export async function rolesFor(brand: string, people: readonly string[]): Promise<ReadonlyMap<string, Role>> {
+  const roles = new Map<string, Role>();
+  for (const person of people) {
+    const role = await roleIn(person, brand);
+    if (role) roles.set(person, role);
+  }
+  return roles;
+}
+
 /** A person's role for a brand, if it allows the deed. A brand of another organisation is as if it were not there. */
 export async function authorise(person: PersonRow, brandId: string, deed: Deed): Promise<Role> {
   // What is no id at all is not asked of the database, which takes no NUL in a text.

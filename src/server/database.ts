@@ -10,6 +10,7 @@ import type { Command } from '@/core/brand/commands';
 import type { Brand } from '@/core/brand/document';
 import type { Role } from '@/core/brand/roles';
 import type { ManifestEntry } from '@/core/release/bundle';
+import type { ReleaseRule, Remark, SignOff } from '@/core/release/sign-off';
 import type { CaughtColours } from '@/core/intake/caught-colours';
 import type { ShelfEntry } from '@/core/shelf/shelf-palette';
 import { environment } from './environment';
@@ -55,6 +56,8 @@ export interface BrandRow extends Row<BrandRow> {
   /** Ids of the shelf's palettes that its own were made from, once for each that was. */
   shelf: string[];
   templates: { name: string; source: string }[];
+  /** What a release of it wants; null where its owners made no rule. */
+  releaseRule: CreationOptional<ReleaseRule | null>;
 }
 export interface SnapshotRow extends Row<SnapshotRow> {
   brandId: string;
@@ -84,6 +87,8 @@ export interface ReleaseRow extends Row<ReleaseRow> {
   note: string;
   document: Brand;
   manifest: ManifestEntry[];
+  /** Names of those whose approval counted for it. */
+  signedBy: string[];
   personId: string;
   at: CreationOptional<Date>;
 }
@@ -94,6 +99,30 @@ export interface ReleaseFileRow extends Row<ReleaseFileRow> {
   mediaType: string;
   sha256: string;
   bytes: Buffer;
+}
+
+export interface SignOffRow extends Row<SignOffRow> {
+  id: string;
+  brandId: string;
+  title: string;
+  note: string;
+  /** Number of the release that its changes follow; 0 before the first. */
+  since: number;
+  personId: string;
+  at: CreationOptional<Date>;
+  outcome: CreationOptional<SignOff['outcome']>;
+  release: CreationOptional<number | null>;
+}
+export interface RemarkRow extends Row<RemarkRow> {
+  id: string;
+  signOffId: string;
+  kind: Remark['kind'];
+  about: string | null;
+  seq: number;
+  text: string;
+  personId: string;
+  at: CreationOptional<Date>;
+  settledBy: CreationOptional<string | null>;
 }
 
 export interface ShelfPaletteRow extends Row<ShelfPaletteRow> {
@@ -189,6 +218,7 @@ function define(sequelize: Sequelize) {
       name: text(),
       shelf: texts(),
       templates: whole(),
+      releaseRule: { type: DataTypes.JSONB },
     }),
     Snapshot: sequelize.define<SnapshotRow>('snapshot', {
       brandId: key(),
@@ -215,8 +245,31 @@ function define(sequelize: Sequelize) {
       note: text(),
       document: whole(),
       manifest: json(),
+      signedBy: texts(),
       personId: text(),
       at: now(),
+    }),
+    SignOff: sequelize.define<SignOffRow>('signOff', {
+      id: key(),
+      brandId: text(),
+      title: text(),
+      note: text(),
+      since: count(),
+      personId: text(),
+      at: now(),
+      outcome: { type: DataTypes.TEXT },
+      release: { type: DataTypes.INTEGER },
+    }),
+    Remark: sequelize.define<RemarkRow>('remark', {
+      id: key(),
+      signOffId: text(),
+      kind: text(),
+      about: { type: DataTypes.TEXT },
+      seq: count(),
+      text: text(),
+      personId: text(),
+      at: now(),
+      settledBy: { type: DataTypes.TEXT },
     }),
     ReleaseFile: sequelize.define<ReleaseFileRow>('releaseFile', {
       brandId: key(),

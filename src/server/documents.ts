@@ -1,3 +1,4 @@
+import { setImmediate as nextTurn } from 'node:timers/promises';
 import { LRUCache } from 'lru-cache';
 import { Op, type Transaction } from 'sequelize';
 import { apply } from '@/core/brand/apply';
@@ -16,6 +17,10 @@ export interface Standing {
 
 /** Documents that an instance holds, those asked for last. */
 const MOST_KEPT = 50;
+/** Of earlier states of brands. */
+const MOST_EARLIER = 20;
+/** Of each so many changes the last snapshot stays, so that any earlier state is near one. */
+const SNAPSHOT_STAYS = 1_000;
 /** Changes that are read at once. */
 const BATCH = 500;
 /** A snapshot is taken when so many changes have followed the last one, or none has for so long (in milliseconds). */
@@ -63,12 +68,39 @@ function lastSnapshot(id: string): Promise<Standing & { snapshot: number }> {
   return read;
 }
 
-/** A document with the changes that follow it. */
-async function broughtUp(id: string, from: Standing, transaction?: Transaction): Promise<Standing> {
+const earlier = () => onePerProcess('earlier documents', () => new LRUCache<string, Brand>({ max: MOST_EARLIER }));
+
+/**
+ * A brand as it was after a change: its nearest snapshot or release before that, with the changes up to it.
+ * @throws Refused when there is no such change
+ */
+export async function documentAt(id: string, seq: number): Promise<Brand> {
+  const now = await loadBrand(id);
+  if (seq === now.seq) return now.brand;
+  if (seq > now.seq) throw new Refused(404, `This brand has had ${now.seq} changes; there is no change ${seq} yet.`);
+  const name = `${id} ${seq}`;
+  const known = earlier().get(name);
+  if (known) return known;
+  const nearest = {
+    where: { brandId: id, seq: { [Op.lte]: seq } },
+    order: [['seq', 'DESC']] as [string, string][],
+    attributes: ['seq', 'document'],
+  };
+  const { Snapshot, Release } = database();
+  const [snapshot, release] = await Promise.all([Snapshot.findOne(nearest), Release.findOne(nearest)]);
+  const from = release && release.seq > (snapshot?.seq ?? -1) ? release : snapshot;
+  if (!from) throw new Error(`The brand ${id} has no snapshot.`);
+  const { brand } = await broughtUp(id, { brand: KeptBrand.parse(from.document), seq: from.seq }, undefined, seq);
+  earlier().set(name, brand);
+  return brand;
+}
+
+/** A document with the changes that follow it. @param to the number of the last of them; all where nothing is said */
+async function broughtUp(id: string, from: Standing, transaction?: Transaction, to?: number): Promise<Standing> {
   let { brand, seq } = from;
   for (let more = true; more;) {
     const rows = await database().Change.findAll({
-      where: { brandId: id, seq: { [Op.gt]: seq } },
+      where: { brandId: id, seq: { [Op.gt]: seq, ...(to !== undefined && { [Op.lte]: to }) } },
       order: [['seq', 'ASC']],
       limit: BATCH,
       attributes: ['seq', 'version', 'command'],
@@ -79,6 +111,8 @@ async function broughtUp(id: string, from: Standing, transaction?: Transaction):
       seq = row.seq;
     }
     more = rows.length === BATCH;
+    // Others have their turn.
+    if (more) await nextTurn();
   }
   return { brand, seq };
 }
@@ -107,7 +141,7 @@ export function movedOn(id: string, standing: Standing): void {
   else atRest().set(id, setTimeout(() => void takeSnapshot(id), AT_REST_MS).unref());
 }
 
-/** Keeps the document as this instance holds it. The first snapshot stays, to replay the log from; those in between go. */
+/** Keeps the document as this instance holds it. The first snapshot stays, to replay the log from; of those in between only some. */
 async function takeSnapshot(id: string): Promise<void> {
   const known = held().get(id);
   if (!known) return;
@@ -117,9 +151,9 @@ async function takeSnapshot(id: string): Promise<void> {
   try {
     await Snapshot.bulkCreate([{ brandId: id, seq: known.seq, document: known.brand }], { ignoreDuplicates: true });
     await sequelize.query(
-      `DELETE FROM snapshots WHERE brand_id = :id AND seq < :seq
+      `DELETE FROM snapshots WHERE brand_id = :id AND seq < :seq AND seq / :each = :seq / :each
        AND seq > (SELECT min(seq) FROM snapshots WHERE brand_id = :id)`,
-      { replacements: { id, seq: known.seq } },
+      { replacements: { id, seq: known.seq, each: SNAPSHOT_STAYS } },
     );
   } catch (error) {
     log.warn({ error }, 'a snapshot could not be kept; the next one is tried after more changes');

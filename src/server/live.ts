@@ -10,7 +10,7 @@ import { environment } from './environment';
 import { log } from './log';
 import { metrics } from './metrics';
 import { onePerProcess } from './one-per-process';
-import { latestNumber } from './releases';
+import { latestNumber } from './release-number';
 
 /** Changes read at once. */
 const BATCH = 100;
@@ -52,7 +52,7 @@ class Channel {
   /** The last change that all streams were told. */
   private seq = 0;
   private reading = false;
-  private readonly news = new Set<'change' | 'release'>();
+  private readonly news = new Set<'change' | 'release' | 'signOff'>();
   /** Who listens, by instance. */
   private readonly people = new Map<string, { readonly ids: readonly string[]; readonly at: number }>();
   /** What was told last of who is here. */
@@ -93,7 +93,7 @@ class Channel {
   }
 
   /** Something happened. However often that is said while it is read, it is read once more. */
-  hear(kind: 'change' | 'release'): void {
+  hear(kind: 'change' | 'release' | 'signOff'): void {
     this.news.add(kind);
     if (!this.reading && this.streams.size > 0) void this.read();
   }
@@ -146,6 +146,7 @@ class Channel {
           const number = await latestNumber(this.brand);
           if (number > 0) this.tell(event('release', { number }));
         }
+        if (kinds.has('signOff')) this.tell(event('signOff', {}));
       }
     } catch (error) {
       log.warn({ error }, 'live streams broke off');
@@ -296,6 +297,7 @@ class Hub {
       for (const channel of this.channels.values()) {
         channel.hear('change');
         channel.hear('release');
+        channel.hear('signOff');
       }
     } catch (error) {
       again(error as Error);

@@ -212,6 +212,39 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
         CREATE TRIGGER release_files_remain BEFORE DELETE ON release_files FOR EACH ROW EXECUTE FUNCTION refuse_removing();
       `,
   },
+  {
+    // Reviews of what is to be released, what was said in them, and what a release wants.
+    name: '0010-sign-offs',
+    sql: `
+        ALTER TABLE brands ADD release_rule jsonb;
+        ALTER TABLE releases ADD signed_by text[] NOT NULL DEFAULT '{}';
+        CREATE TABLE sign_offs (
+          id text PRIMARY KEY,
+          brand_id text NOT NULL REFERENCES brands ON DELETE CASCADE,
+          title text NOT NULL,
+          note text NOT NULL,
+          since integer NOT NULL,
+          person_id text NOT NULL REFERENCES people,
+          at timestamptz NOT NULL DEFAULT now(),
+          outcome text CHECK (outcome IN ('released', 'withdrawn')),
+          release integer
+        );
+        CREATE INDEX sign_offs_of ON sign_offs (brand_id, at);
+        CREATE UNIQUE INDEX sign_offs_under_way ON sign_offs (brand_id) WHERE outcome IS NULL;
+        CREATE TABLE remarks (
+          id text PRIMARY KEY,
+          sign_off_id text NOT NULL REFERENCES sign_offs ON DELETE CASCADE,
+          kind text NOT NULL CHECK (kind IN ('comment', 'approve', 'ask')),
+          about text,
+          seq integer NOT NULL,
+          text text NOT NULL,
+          person_id text NOT NULL REFERENCES people,
+          at timestamptz NOT NULL DEFAULT now(),
+          settled_by text
+        );
+        CREATE INDEX remarks_of ON remarks (sign_off_id, at);
+      `,
+  },
 ];
 
 /** The way from an empty database to today's. */

@@ -2,13 +2,16 @@ import { KeptBrand, type Brand } from '@/core/brand/document';
 import { sha256 } from '@/core/base/sha256';
 import { Op } from 'sequelize';
 import { compareBrands } from '@/core/brand/compare';
+import type { Role } from '@/core/brand/roles';
 import { nextVersion, proposedStep, type VersionStep } from '@/core/release/version';
 import type { ManifestEntry } from '@/core/release/bundle';
 import { loadBrand } from './documents';
-import { database, type PersonRow, type ReleaseFileRow, type ReleaseRow } from './database';
+import { database, type PersonRow, type ReleaseFileRow } from './database';
 import { announce } from './announce';
 import { keptFilesOf } from './kept-files';
+import { latestNumber } from './release-number';
 import { Refused } from './refused';
+import { endWithRelease, mustBeSigned } from './sign-offs';
 import { writer } from './writer';
 
 const MOVED_ON = 'The brand has changed since you looked at it; look at the new changes, then release again.';
@@ -23,6 +26,8 @@ export interface ReleaseSummary {
   readonly by: string;
   readonly at: string;
   readonly manifest: readonly ManifestEntry[];
+  /** Names of those whose approval counted for it. */
+  readonly signedBy: readonly string[];
 }
 
 /** What a person says of a release. */
@@ -39,12 +44,23 @@ export interface NewRelease {
 /**
  * Makes the next release of a brand as it stands after change `seq`, the one the person was looking at. Its files are written
  * first, while everybody goes on working; then document, files and hashes are stored together, for good. Refused when the brand
- * has moved on, or a file cannot be written.
+ * has moved on, a file cannot be written, or it lacks what the brand's rule wants.
  */
-export async function makeRelease(person: PersonRow, brandId: string, { seq, title, note, step }: NewRelease): Promise<number> {
+export async function makeRelease(
+  { person, role }: { person: PersonRow; role: Role },
+  brandId: string,
+  { seq, title, note, step }: NewRelease,
+): Promise<number> {
   const { sequelize, Release, ReleaseFile } = database();
   const current = await loadBrand(brandId);
   if (current.seq !== seq) throw new Refused(409, MOVED_ON);
+  const signed = await mustBeSigned(role, current);
+  const last = await Release.findOne({ where: { brandId }, order: [['number', 'DESC']] });
+  const before = last && KeptBrand.parse(last.document);
+  if (signed.rule.newErrors === 'stop' && before) {
+    const errors = await writer().write('newErrors', current, {}, () => Promise.resolve({ before }));
+    if (errors.length > 0) throw new Refused(409, `Nothing was released: ${moreErrors(errors)}`);
+  }
   const { stops, files, manifest } = await writer().write('release', current, {}, async () => ({
     kept: await keptFilesOf(current.brand),
   }));
@@ -58,8 +74,7 @@ export async function makeRelease(person: PersonRow, brandId: string, { seq, tit
       bytes: Buffer.from(bytes),
     })),
   );
-  const last = await Release.findOne({ where: { brandId }, order: [['number', 'DESC']] });
-  const differences = step || !last ? [] : compareBrands(KeptBrand.parse(last.document), current.brand);
+  const differences = step || !before ? [] : compareBrands(before, current.brand);
   const version = nextVersion(last?.version ?? null, step ?? proposedStep(differences).step);
   return sequelize.transaction(async (transaction) => {
     // Locked, so that nothing changes between the comparison and the end.
@@ -77,6 +92,7 @@ export async function makeRelease(person: PersonRow, brandId: string, { seq, tit
         note,
         document: current.brand,
         manifest: [...manifest],
+        signedBy: [...signed.by],
         personId: person.id,
       },
       { transaction },
@@ -85,9 +101,15 @@ export async function makeRelease(person: PersonRow, brandId: string, { seq, tit
       rows.map((row) => ({ ...row, number })),
       { transaction },
     );
+    await endWithRelease(signed, brandId, number, transaction);
     await announce({ brand: brandId, kind: 'release' }, transaction);
     return number;
   });
+}
+
+function moreErrors(errors: readonly string[]): string {
+  const more = errors.length > 1 ? ` and ${errors.length - 1} more` : '';
+  return `the rule of this brand wants no error that the last release did not have. New: ${errors[0]}${more}`;
 }
 
 /** All releases, newest first. */
@@ -95,7 +117,7 @@ export async function releasesOf(brandId: string): Promise<ReleaseSummary[]> {
   const { Release, Person } = database();
   const rows = await Release.findAll({ where: { brandId }, order: [['number', 'DESC']], attributes: { exclude: ['document'] } });
   const people = new Map((await Person.findAll()).map((person) => [person.id, person.name]));
-  return rows.map(({ number, title, version, note, manifest, at, personId }) => ({
+  return rows.map(({ number, title, version, note, manifest, signedBy, at, personId }) => ({
     number,
     title,
     version,
@@ -103,6 +125,7 @@ export async function releasesOf(brandId: string): Promise<ReleaseSummary[]> {
     by: people.get(personId) ?? 'somebody',
     at: at.toISOString(),
     manifest,
+    signedBy,
   }));
 }
 
@@ -117,11 +140,6 @@ export async function waitingSince(brandId: string): Promise<string | null> {
     attributes: ['at'],
   });
   return first?.at.toISOString() ?? null;
-}
-
-/** The newest release's number; 0 before the first. */
-export async function latestNumber(brandId: string): Promise<number> {
-  return (await database().Release.max<number | null, ReleaseRow>('number', { where: { brandId } })) ?? 0;
 }
 
 /** A release's number and document; null when there is none. */

@@ -12,7 +12,7 @@ import { onePerProcess } from './one-per-process';
 import { keptPicture } from './pictures';
 import { printed } from './print';
 import { Refused } from './refused';
-import { latestNumber } from './releases';
+import { latestNumber } from './release-number';
 import { writer } from './writer';
 
 /** A list in an address. */

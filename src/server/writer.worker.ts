@@ -7,6 +7,9 @@ import { brotliCompress, constants, gzip } from 'node:zlib';
 import type { Brand } from '@/core/brand/document';
 import { bundle, manifestFile, type KeptFiles, type ManifestEntry } from '@/core/release/bundle';
 import { sheetHtml, sheetPages, type SheetChoice, type SheetExtras } from '@/core/sheet/sheet';
+import { findingsOf, RULES } from '@/core/findings/rules';
+import { findingsSince } from '@/core/findings/since';
+import { tokensNarrowed, tokensWritten } from '@/core/formats/registry';
 import { sheetFonts } from './sheet-fonts';
 import { weigh, type Sizes, type Weight } from '@/core/release/weight';
 import type { WrittenFile } from '@/core/formats/kit/format';
@@ -25,6 +28,14 @@ export async function release({ brand, kept = new Map() }: { brand: Brand; kept?
   const error = findings.find(({ severity }) => severity === 'error');
   if (error) return { stops: error.message, files: [], manifest: [] };
   return { stops: null, files: [...files, manifestFile(brand, manifest)], manifest };
+}
+
+/** Sentences of the errors that the rules find in a brand and did not find in it as it was before. */
+export function newErrors({ brand, before }: { brand: Brand; before?: Brand }): string[] {
+  const known = { written: tokensWritten, narrow: tokensNarrowed };
+  const found = (each: Brand) => ({ brand: each, findings: findingsOf(each, RULES, known) });
+  const { came } = findingsSince(found(before!), found(brand));
+  return came.filter(({ severity }) => severity === 'error').map(({ message }) => message);
 }
 
 /** Files as one archive. */

@@ -65,6 +65,8 @@ export interface BrandState {
   readonly here: readonly { readonly id: string; readonly name: string }[];
   /** How often colours were sent by this person's other pages. */
   readonly caught: number;
+  /** How often something was said in a review, or asked for, or decided about what a release wants. */
+  readonly signOffNews: number;
   readonly conflicts: readonly Conflict[];
   readonly selection: Selection;
   readonly palette: string | null;

@@ -61,6 +61,7 @@ export function createBrandStore(opening: Opening): BrandStore {
     touched: new Map(),
     here: [],
     caught: 0,
+    signOffNews: 0,
     conflicts: [],
     selection: null,
     trial: null,
@@ -134,6 +135,7 @@ export function createBrandStore(opening: Opening): BrandStore {
             const told = Here.safeParse(news);
             if (told.success) set({ here: told.data });
           },
+          signOff: () => set(({ signOffNews }) => ({ signOffNews: signOffNews + 1 })),
           caught: () => set(({ caught }) => ({ caught: caught + 1 })),
           refused: (news) => {
             tell(Refusal.parse(news).sentence);

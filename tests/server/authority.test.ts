@@ -34,11 +34,12 @@ type Row = readonly [
   route: string,
   path: string,
   body: unknown,
-  who: 'read' | 'write' | 'signed in' | typeof ANYBODY,
+  who: 'read' | 'review' | 'write' | 'govern' | 'signed in' | typeof ANYBODY,
   answer: number,
 ];
 const ROUTES: readonly Row[] = [
   ['GET', 'api/brands/[brand]', 'api/brands/BRAND', undefined, 'read', 200],
+  ['GET', 'api/brands/[brand]/at/[seq]', 'api/brands/BRAND/at/0', undefined, 'read', 200],
   ['GET', 'api/brands/[brand]/build-tokens', 'api/brands/BRAND/build-tokens', undefined, 'write', 200],
   ['POST', 'api/brands/[brand]/build-tokens', 'api/brands/BRAND/build-tokens', { name: ' ' }, 'write', 400],
   ['DELETE', 'api/brands/[brand]/build-tokens/[token]', 'api/brands/BRAND/build-tokens/none', {}, 'write', 404],
@@ -58,6 +59,19 @@ const ROUTES: readonly Row[] = [
   ['GET', 'api/brands/[brand]/releases', 'api/brands/BRAND/releases', undefined, 'read', 200],
   ['GET', 'api/brands/[brand]/releases/[number]', 'api/brands/BRAND/releases/1', undefined, 'read', 404],
   ['POST', 'api/brands/[brand]/releases', 'api/brands/BRAND/releases', { seq: -1 }, 'write', 400],
+  ['PATCH', 'api/brands/[brand]/rule', 'api/brands/BRAND/rule', {}, 'govern', 400],
+  ['GET', 'api/brands/[brand]/sign-offs', 'api/brands/BRAND/sign-offs', undefined, 'read', 200],
+  ['POST', 'api/brands/[brand]/sign-offs', 'api/brands/BRAND/sign-offs', { title: ' ' }, 'write', 400],
+  ['DELETE', 'api/brands/[brand]/sign-offs/[signOff]', 'api/brands/BRAND/sign-offs/none', {}, 'write', 404],
+  ['POST', 'api/brands/[brand]/sign-offs/[signOff]/remarks', 'api/brands/BRAND/sign-offs/none/remarks', {}, 'review', 400],
+  [
+    'PATCH',
+    'api/brands/[brand]/sign-offs/[signOff]/remarks/[remark]',
+    'api/brands/BRAND/sign-offs/none/remarks/none',
+    { settled: true },
+    'review',
+    404,
+  ],
   ['GET', 'api/brands/[brand]/sheet', 'api/brands/BRAND/sheet?as=svg', undefined, 'read', 200],
   ['GET', 'api/brands/[brand]/shelf', 'api/brands/BRAND/shelf', undefined, 'read', 200],
   ['POST', 'api/brands/[brand]/shelf', 'api/brands/BRAND/shelf', {}, 'write', 400],
@@ -105,7 +119,9 @@ test.each(ROUTES)('%s %s', async (...row) => {
     [ANYBODY]: PEOPLE,
     'signed in': ['stranger', 'wim', 'petra', 'oren', 'ida'],
     read: ['wim', 'petra', 'oren', 'ida'],
+    review: ['petra', 'oren', 'ida'],
     write: ['oren', 'ida'],
+    govern: ['ida'],
   };
   for (const person of PEOPLE) {
     // To those of another organisation the brand is as if it were not there.
@@ -113,7 +129,7 @@ test.each(ROUTES)('%s %s', async (...row) => {
     const expected = allowed[who].includes(person) ? answer : refused;
     expect([person, await status(visitors[person], row)]).toEqual([person, expected]);
   }
-  if (who === 'read' || who === 'write') {
+  if (who !== 'signed in' && who !== ANYBODY) {
     expect(await status(visitors.ida, row, 'others')).toBe(404);
     expect(await status(visitors.stranger, row, 'others')).toBe(answer);
     expect(await status(visitors.ida, row, 'none')).toBe(404);

@@ -6,7 +6,7 @@ import { useFindings } from '@/ui/findings';
 import { StageViews, type StageView } from '@/ui/stage-views';
 import { ChartsView } from './charts/charts-view';
 import { BesideView } from './beside/beside-view';
-import { useDataWhileOpen } from './charts/use-data';
+import { useDataWhileOpen } from '@/ui/charts/use-data';
 import { ContrastView } from './contrast/contrast-view';
 import { FindingsView } from './findings/findings-view';
 import { InterfaceView } from './interface/interface-view';

@@ -1,6 +1,7 @@
 import { useQueries, useQuery } from '@tanstack/react-query';
-import { openFindings, findingKey } from '@/core/findings/accept';
+import { findingKey } from '@/core/findings/accept';
 import type { Finding } from '@/core/findings/finding';
+import { findingsSince } from '@/core/findings/since';
 import { lineChanges } from '@/core/release/line-changes';
 import type { Bundle, ManifestEntry } from '@/core/release/bundle';
 import { useBrand } from '../brand-context';
@@ -18,13 +19,11 @@ export function FindingsSince({ release }: { release: Released }) {
   const { data: before, isError } = useQuery({
     queryKey: ['findings', id, release.number],
     staleTime: Infinity,
-    queryFn: async () => openFindings(release.document, await findingsOf(release.document)),
+    queryFn: () => findingsOf(release.document),
   });
   if (isError) return <p>What was found then cannot be told just now; close this and try again in a moment.</p>;
   if (!found || !before) return <p>Looking through the brand…</p>;
-  const now = openFindings(brand, found);
-  const came = without(now, before);
-  const went = without(before, now);
+  const { came, went } = findingsSince({ brand: release.document, findings: before }, { brand, findings: found });
   if (came.length + went.length === 0) return <p>Nothing is found now that was not found before, and nothing is gone.</p>;
   return (
     <ul className={changes.list} aria-label="Findings since the last release" tabIndex={0}>
@@ -50,11 +49,6 @@ function Told({ list, word }: { list: readonly Finding[]; word: 'new' | 'gone' }
       )}
     </>
   );
-}
-
-function without(list: readonly Finding[], others: readonly Finding[]): Finding[] {
-  const known = new Set(others.map(findingKey));
-  return list.filter((finding) => !known.has(findingKey(finding)));
 }
 
 /** More files than these are compared by their size alone. */

@@ -7,11 +7,11 @@ import { cellsOf, colouredCells } from '@/core/data/cells';
 import type { Sums } from '@/core/data/sums';
 import { useBrand } from '@/ui/brand-context';
 import { Choice, Dial } from '@/ui/dial';
-import { Chart, SIZE, type ChartLook } from './chart';
+import { Chart, SIZE, type ChartLook } from '@/ui/charts/chart';
 import { Coast } from './coast';
-import { HeatMap } from './heat-map';
+import { HeatMap } from '@/ui/charts/heat-map';
 import { Scale } from './scale';
-import css from './charts.module.css';
+import css from '@/ui/charts/charts.module.css';
 
 const CLASSES = [3, 5, 7, 9] as const;
 

@@ -10,13 +10,13 @@ import { useBrand, useBrandStore, useMayEdit } from '@/ui/brand-context';
 import { Choice } from '@/ui/dial';
 import { draggedIn, underPointer } from '@/ui/dragged';
 import { ExtendValues } from '@/ui/extend-values';
-import { ByCategory } from './by-category';
+import { ByCategory } from '@/ui/charts/by-category';
 import { ByAmount } from './by-amount';
-import { GROUNDS, groundColours } from './ground';
+import { GROUNDS, groundColours } from '@/ui/charts/ground';
 import { Legend } from './legend';
-import { categoryWord, useCategoryColours } from './use-category-colours';
-import { useData } from './use-data';
-import css from './charts.module.css';
+import { categoryWord, useCategoryColours } from '@/ui/charts/use-category-colours';
+import { useData } from '@/ui/charts/use-data';
+import css from '@/ui/charts/charts.module.css';
 
 /** Charts with data: what the palettes look like where they are used. */
 export function ChartsView() {

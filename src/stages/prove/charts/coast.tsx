@@ -1,4 +1,4 @@
-import { SIZE } from './chart';
+import { SIZE } from '@/ui/charts/chart';
 
 interface Props {
   regions: readonly { readonly name: string; readonly sum: number; readonly hex: string }[];

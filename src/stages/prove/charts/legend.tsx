@@ -3,7 +3,7 @@ import { swatchesOf } from '@/core/brand/resolve';
 import type { CategoryColour } from '@/core/data/category-colours';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { SwatchSliders } from '@/ui/swatch-sliders';
-import css from './charts.module.css';
+import css from '@/ui/charts/charts.module.css';
 
 const HOW: Readonly<Record<CategoryColour['how'], string>> = {
   pinned: '● pinned',

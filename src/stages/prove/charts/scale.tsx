@@ -1,5 +1,5 @@
 import { colourAlong, placesAlong, type ByValue } from '@/core/data/by-value';
-import css from './charts.module.css';
+import css from '@/ui/charts/charts.module.css';
 
 interface Props {
   hexes: readonly string[];

@@ -3,7 +3,7 @@ import { componentTokens } from '@/core/brand/component-tokens';
 import { tintGroups, tintsOf, type Tints } from '@/core/brand/tint-tokens';
 import { useBrand } from '@/ui/brand-context';
 import { Empty } from '@/ui/empty';
-import { Sheet } from './sheet';
+import { Sheet } from '@/ui/interface/sheet';
 import { TintPanel } from './tint-panel';
 import { Told, underOf, type Under } from './told';
 import css from './interface.module.css';

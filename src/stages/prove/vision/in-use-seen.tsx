@@ -5,11 +5,11 @@ import { VISIONS, type Vision } from '@/core/colour/vision';
 import type { CategoryColour } from '@/core/data/category-colours';
 import { useBrand } from '@/ui/brand-context';
 import { VISION_WORDS } from '@/ui/vision-words';
-import { ByCategory } from '../charts/by-category';
-import { groundColours } from '../charts/ground';
-import { useCategoryColours } from '../charts/use-category-colours';
-import { useData, type ChartData } from '../charts/use-data';
-import { Sheet } from '../interface/sheet';
+import { ByCategory } from '@/ui/charts/by-category';
+import { groundColours } from '@/ui/charts/ground';
+import { useCategoryColours } from '@/ui/charts/use-category-colours';
+import { useData, type ChartData } from '@/ui/charts/use-data';
+import { Sheet } from '@/ui/interface/sheet';
 import { hexSeen } from './other-eyes';
 import css from './vision.module.css';
 

@@ -3,8 +3,8 @@ import { slug } from '@/core/base/words';
 import { EntityId } from '@/core/brand/fields';
 import { mayFetch } from '@/server/build-tokens';
 import { Refused } from '@/server/refused';
-import { ReleaseNumber } from '@/server/release-number';
-import { latestNumber, releaseOf, releaseZip } from '@/server/releases';
+import { latestNumber, ReleaseNumber } from '@/server/release-number';
+import { releaseOf, releaseZip } from '@/server/releases';
 import { answer } from '@/server/request';
 
 const Params = z.object({ brand: EntityId, release: z.union([z.literal('latest'), ReleaseNumber]) });

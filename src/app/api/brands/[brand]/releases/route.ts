@@ -25,7 +25,7 @@ export function GET(_request: Request, { params }: Context): Promise<Response> {
 export function POST(request: Request, { params }: Context): Promise<Response> {
   return answer(async () => {
     const { brand } = await params;
-    const { person } = await allowed(brand, 'release');
-    return Response.json({ number: await makeRelease(person, brand, await body(request, NewRelease)) });
+    const who = await allowed(brand, 'release');
+    return Response.json({ number: await makeRelease(who, brand, await body(request, NewRelease)) });
   });
 }

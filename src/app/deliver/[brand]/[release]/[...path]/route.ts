@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { EntityId } from '@/core/brand/fields';
 import { Refused } from '@/server/refused';
-import { ReleaseNumber } from '@/server/release-number';
-import { latestNumber, releasedFile } from '@/server/releases';
+import { latestNumber, ReleaseNumber } from '@/server/release-number';
+import { releasedFile } from '@/server/releases';
 import { mayFetch } from '@/server/build-tokens';
 import { answer } from '@/server/request';
 

@@ -1,0 +1,13 @@
+import { ReleaseRule } from '@/core/release/sign-off';
+import { allowed, answer, body } from '@/server/request';
+import { makeRule } from '@/server/sign-offs';
+
+/** Decides what a release of the brand wants. */
+export function PATCH(request: Request, { params }: { params: Promise<{ brand: string }> }): Promise<Response> {
+  return answer(async () => {
+    const { brand } = await params;
+    await allowed(brand, 'govern');
+    await makeRule(brand, await body(request, ReleaseRule));
+    return Response.json({});
+  });
+}
