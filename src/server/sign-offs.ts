@@ -42,7 +42,10 @@ export async function signOffsOf(brandId: string): Promise<SignOff[]> {
   const { SignOff, Remark, Person } = database();
   const rows = await SignOff.findAll({ where: { brandId }, order: [['at', 'DESC']], limit: MOST_TOLD });
   const said = await Remark.findAll({ where: { signOffId: rows.map(({ id }) => id) }, order: ['at', 'id'] });
-  const ids = [...rows.map(({ personId }) => personId), ...said.flatMap(({ personId, settledBy }) => [personId, settledBy ?? []].flat())];
+  const ids = [
+    ...rows.map(({ personId }) => personId),
+    ...said.flatMap(({ personId, settledBy }) => [personId, settledBy ?? []].flat()),
+  ];
   const people = await Person.findAll({ where: { id: [...new Set(ids)] }, attributes: ['id', 'name'] });
   const names = new Map(people.map(({ id, name }) => [id, name]));
   const nameOf = (id: string) => names.get(id) ?? 'somebody';
@@ -111,7 +114,10 @@ export async function remarkOn(person: PersonRow, brandId: string, signOffId: st
     if (there?.personId === person.id && there.signOffId === signOffId) return;
     if (there) throw new Refused(409, 'This id is taken; try again.');
     if ((await Remark.count({ where: { signOffId }, transaction })) >= SIGN_OFF_LIMITS.remarks)
-      throw new Refused(409, `At most ${SIGN_OFF_LIMITS.remarks} remarks are kept with a sign-off; release, or withdraw it and ask anew.`);
+      throw new Refused(
+        409,
+        `At most ${SIGN_OFF_LIMITS.remarks} remarks are kept with a sign-off; release, or withdraw it and ask anew.`,
+      );
     await Remark.create({ ...remark, signOffId, personId: person.id }, { transaction });
     await announce({ brand: brandId, kind: 'signOff' }, transaction);
   });

@@ -1,5 +1,7 @@
 /** What a stream tells a page, by the kind of news; each is given as it was sent, parsed. */
-export type Listeners = Readonly<Record<'build' | 'change' | 'release' | 'signOff' | 'here' | 'caught' | 'refused', (news: unknown) => void>>;
+export type Listeners = Readonly<
+  Record<'build' | 'change' | 'release' | 'signOff' | 'here' | 'caught' | 'refused', (news: unknown) => void>
+>;
 
 interface StreamOptions {
   /** Where to listen, from what the page knows on; asked again whenever the stream is opened anew. */

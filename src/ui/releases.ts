@@ -13,6 +13,8 @@ export interface ReleaseSummary {
   by: string;
   at: string;
   manifest: ManifestEntry[];
+  /** Names of those whose approval counted for it. */
+  signedBy: string[];
 }
 
 /** The releases of the brand, the newest first. @param enabled whether they are wanted yet */

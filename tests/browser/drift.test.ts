@@ -41,7 +41,7 @@ beforeAll(async () => {
     browserContextId: ida.page.browserContext().id!,
   });
   await ida.stage('Watch');
-  await ida.click('Compare delivered files');
+  await ida.click('Delivered files');
   await ida.sees('Hand in what they use');
 });
 afterAll(async () => {

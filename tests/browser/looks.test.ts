@@ -182,7 +182,7 @@ test.each(['Paper', 'Mid grey', 'Ink'])('on %s grafts, art and drift are readabl
   await ida.find('tr[data-from]');
   expect(['art', await findings(ida)]).toEqual(['art', []]);
   await ida.stage('Watch');
-  await ida.click('Compare delivered files');
+  await ida.click('Delivered files');
   const input = (await ida.page.waitForSelector('[data-testid=delivered]')) as ElementHandle<HTMLInputElement>;
   await input.uploadFile('demo/hosts/console.ini', 'demo/hosts/berth-planner.xml');
   await ida.find('tbody tr');

@@ -33,7 +33,10 @@ const rule = (set: object) =>
 
 test('a release waits for the approvals that its brand wants, of people who saw what is released', async () => {
   expect((await rule({ approvals: 1 })).status).toBe(200);
-  expect(await release(oren)).toMatchObject({ status: 409, body: { error: expect.stringContaining('wants 1 person to approve') } });
+  expect(await release(oren)).toMatchObject({
+    status: 409,
+    body: { error: expect.stringContaining('wants 1 person to approve') },
+  });
   const { id } = await ask(oren);
   expect((await ask(ida)).body.error).toContain('under way already');
   expect((await say(oren, id, 'approve')).body.error).toContain('somebody else approves it');

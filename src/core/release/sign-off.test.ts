@@ -1,7 +1,16 @@
 import { apply } from '../brand/apply';
 import { emptyBrand, type Brand } from '../brand/document';
 import type { Step } from '../brand/commands';
-import { NewRemark, OPEN_RULE, standingApprovals, unseenSince, verdictsOf, wantedBy, type Remark, type SignOff } from './sign-off';
+import {
+  NewRemark,
+  OPEN_RULE,
+  standingApprovals,
+  unseenSince,
+  verdictsOf,
+  wantedBy,
+  type Remark,
+  type SignOff,
+} from './sign-off';
 
 function after(brand: Brand, ...steps: Step[]): Brand {
   const applied = apply(brand, { label: 'Test', steps });
@@ -64,7 +73,11 @@ test('an approval counts for the changes it saw, by what they come to and not by
 
 test('the last verdict of a person is theirs, and a comment is none', () => {
   const remarks = [said('petra', 'ask', 1), said('ida', 'approve', 1), said('petra', 'approve', 2), said('petra', 'comment', 2)];
-  expect(verdictsOf(remarks).map(({ person, kind }) => `${person} ${kind}`).sort()).toEqual(['ida approve', 'petra approve']);
+  expect(
+    verdictsOf(remarks)
+      .map(({ person, kind }) => `${person} ${kind}`)
+      .sort(),
+  ).toEqual(['ida approve', 'petra approve']);
 });
 
 test('what a rule wants is said in one sentence, until nothing is wanted', () => {

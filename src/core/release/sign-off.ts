@@ -98,12 +98,7 @@ export function standingApprovals(remarks: readonly Remark[], seen: (seq: number
  * What a brand's rule still wants before somebody may release it, in one sentence; null when nothing does.
  * @param approvals those that count for what is to be released
  */
-export function wantedBy(
-  rule: ReleaseRule,
-  role: Role,
-  open: SignOff | null,
-  approvals: readonly Remark[],
-): string | null {
+export function wantedBy(rule: ReleaseRule, role: Role, open: SignOff | null, approvals: readonly Remark[]): string | null {
   if (rule.releasers === 'owners' && role !== 'owner') return 'Releases of this brand are made by its owners.';
   if (rule.approvals === 0) return null;
   if (!open) return `A release of this brand wants ${people(rule.approvals)} to approve it; ask for a sign-off in Watch.`;

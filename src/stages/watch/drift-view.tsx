@@ -1,5 +1,5 @@
 import { Button } from '@chakra-ui/react';
-import { useRef, useState, type ReactNode } from 'react';
+import { useRef, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { resolveTheme, swatchesOf, tokensOf } from '@/core/brand/resolve';
 import type { Brand } from '@/core/brand/document';
@@ -9,13 +9,13 @@ import { formatById } from '@/core/formats/registry';
 import { SourceText } from '@/core/source/source-text';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { download } from '@/ui/download';
-import { StageTitle } from '@/ui/stage-title';
 import type { ShownFile } from '@/workers/drift.worker';
 import { useDrift } from './use-drift';
+import { ViewHead } from './view-head';
 import css from './drift.module.css';
 
 /** Is what they use still what we decided? Delivered files are handed in and compared, colour by colour. */
-export function DriftView({ children }: { children: ReactNode }) {
+export function DriftView() {
   const { drift, share, compare, stop } = useDrift();
   const [chosen, setChosen] = useState<string | null>(null);
   const folder = useRef<HTMLInputElement>(null);
@@ -44,15 +44,14 @@ export function DriftView({ children }: { children: ReactNode }) {
           target.value = '';
         }}
       />
-      <StageTitle title="Watch" about="Is what they use still what we decided?">
+      <ViewHead title="Is what they use still what we decided?">
         <Button size="xs" onClick={open}>
           Choose files…
         </Button>
         <Button size="xs" variant="outline" onClick={() => folder.current?.click()}>
           Choose a folder…
         </Button>
-        {children}
-      </StageTitle>
+      </ViewHead>
       {share !== null && (
         <p className={css.working} role="status">
           Comparing, {Math.round(share * 100)} %{' '}

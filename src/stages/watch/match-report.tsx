@@ -1,14 +1,13 @@
 import { slug } from '@/core/base/words';
-import { Button } from '@chakra-ui/react';
-import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { resolveTheme } from '@/core/brand/resolve';
 import { deltaE2000 } from '@/core/colour/difference';
 import { cssText } from '@/core/formats/kit/css-text';
 import { useBrand } from '@/ui/brand-context';
 import type { Released } from '@/ui/brand-state';
 import { useMatch } from '@/ui/match-store';
-import { StageTitle } from '@/ui/stage-title';
 import { readScreen } from './read-screen';
+import { ViewHead } from './view-head';
 import css from './watch.module.css';
 
 const SCREENS = [
@@ -26,7 +25,7 @@ interface Read {
 }
 
 /** Tokens down, screens across: the colour each screen really shows, and how far it is from the released one. */
-export function MatchReport({ release, act, onReleases }: { release: Released; act: ReactNode; onReleases: () => void }) {
+export function MatchReport({ release }: { release: Released }) {
   const { id, themeId } = useBrand((state) => ({ id: state.id, themeId: state.theme }));
   const { document: brand, number } = release;
   // A theme made since the release is not on the screens yet; they show the first.
@@ -81,7 +80,7 @@ export function MatchReport({ release, act, onReleases }: { release: Released; a
 
   return (
     <>
-      <StageTitle
+      <ViewHead
         title={
           !complete
             ? 'Reading the screens…'
@@ -90,12 +89,7 @@ export function MatchReport({ release, act, onReleases }: { release: Released; a
               : `${matching} of ${used.length} colours are identical on every screen`
         }
         about={`release ${number}, ${theme.name}, read back from what each screen shows`}
-      >
-        <Button size="xs" variant="outline" onClick={onReleases}>
-          Releases
-        </Button>
-        {act}
-      </StageTitle>
+      />
       <div className={css.report} data-complete={complete} data-theme={wanted} data-testid="match">
         <div className={css.screens}>
           <span />

@@ -1,21 +1,20 @@
-import type { ReactNode } from 'react';
 import { useBrand } from '@/ui/brand-context';
 import { useReleases } from '@/ui/releases';
-import { StageTitle } from '@/ui/stage-title';
 import { CompareReleases } from './compare-releases';
 import { RestoreRelease } from './restore-release';
+import { ViewHead } from './view-head';
 import css from './watch.module.css';
 
 /** Every release with its files and their hashes; each file is there to be fetched for good. */
-export function Releases({ act, head }: { act?: ReactNode; head?: ReactNode }) {
+export function Releases() {
   const { id, newest } = useBrand((state) => ({ id: state.id, newest: state.release?.number }));
   const { data: releases, isError } = useReleases();
   return (
     <>
-      <StageTitle title="Releases" about="Each with its document, its files and their SHA-256, for good">
-        {act}
-      </StageTitle>
-      {head}
+      <ViewHead
+        title={releases?.length === 0 ? 'Nothing has been released yet' : 'Everything that was released'}
+        about="Each with its document, its files and their SHA-256, for good"
+      />
       {isError && <p>The releases cannot be reached just now; try again in a moment.</p>}
       {releases && releases.length > 1 && <CompareReleases key={newest} releases={releases} />}
       {releases?.map((release) => (
@@ -28,6 +27,7 @@ export function Releases({ act, head }: { act?: ReactNode; head?: ReactNode }) {
               Release {release.number}, by {release.by},{' '}
               {new Date(release.at).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short', hour12: false })}
             </p>
+            {release.signedBy.length > 0 && <p>Signed by {release.signedBy.join(', ')}</p>}
             {release.note && <p>{release.note}</p>}
             <a href={`/deliver/${id}/${release.number}`} download>
               Download release {release.number} as a zip

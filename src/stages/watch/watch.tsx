@@ -1,46 +1,35 @@
 'use client';
 
-import { Button } from '@chakra-ui/react';
-import { useState } from 'react';
 import { useBrand } from '@/ui/brand-context';
-import { Empty } from '@/ui/empty';
+import { useDataWhileOpen } from '@/ui/charts/use-data';
+import { useSignOffs } from '@/ui/sign-offs';
+import { StageViews, type StageView } from '@/ui/stage-views';
 import { DriftView } from './drift-view';
-import { MatchReport } from './match-report';
-import { NoScreens } from './no-screens';
+import { MatchView } from './match-view';
 import { Releases } from './releases';
+import { SignOffView } from './sign-off/sign-off-view';
+import { showView, useView, type ViewId } from './views';
+
+const VIEWS: readonly StageView<ViewId>[] = [
+  { id: 'match', label: 'Match report', View: MatchView },
+  { id: 'sign-off', label: 'Sign-off', View: SignOffView },
+  { id: 'releases', label: 'Releases', View: Releases },
+  { id: 'delivered', label: 'Delivered files', View: DriftView },
+];
 
 export function Watch() {
-  const { release, id, simulated } = useBrand((state) => ({ release: state.release, id: state.id, simulated: state.simulated }));
-  const [view, setView] = useState<'match' | 'releases' | 'drift'>('match');
-  const to = (wanted: typeof view, words: string) => (
-    <Button size="xs" variant="outline" onClick={() => setView(wanted)}>
-      {words}
-    </Button>
-  );
-  if (view === 'drift')
-    return <DriftView>{to('match', release && simulated ? 'Match report' : release ? 'Releases' : 'Back')}</DriftView>;
-  const drift = to('drift', 'Compare delivered files');
-  if (!release) {
-    return (
-      <Empty title="Screens are watched here" act={drift}>
-        {simulated
-          ? 'Nothing has been released yet. Make the first release with the button at the top right; the screens then read its files, and what each of them really shows is read back, colour by colour.'
-          : 'Nothing has been released yet. Make the first release with the button at the top right; its files are then fetched from here, each at an address of its own.'}
-      </Empty>
-    );
-  }
-  if (!simulated) return <Releases act={drift} head={<NoScreens />} />;
-  // A new release is read from the beginning, by new screens.
-  return view === 'match' ? (
-    <MatchReport key={`${id}/${release.number}`} release={release} act={drift} onReleases={() => setView('releases')} />
-  ) : (
-    <Releases
-      act={
-        <>
-          {to('match', 'Match report')}
-          {drift}
-        </>
-      }
+  useDataWhileOpen();
+  const { view } = useView();
+  const release = useBrand((state) => state.release?.number);
+  const { open } = useSignOffs();
+  return (
+    <StageViews
+      title="Watch"
+      about={release === undefined ? 'Nothing has been released yet' : `Release ${release} is out`}
+      views={VIEWS}
+      view={view}
+      counts={{ 'sign-off': open ? 1 : 0 }}
+      onView={showView}
     />
   );
 }

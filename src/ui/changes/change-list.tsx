@@ -1,10 +1,9 @@
 import { useMemo } from 'react';
 import type { Difference } from '@/core/brand/compare';
 import type { Brand } from '@/core/brand/document';
-import { resolveTheme, swatchesOf } from '@/core/brand/resolve';
 import { ciede2000 } from '@/core/colour/difference';
 import { labOf } from '@/core/colour/lab';
-import { readColour } from '@/core/colour/read';
+import { coloursOf } from './colours-of';
 import css from './changes.module.css';
 
 const LISTED = 60;
@@ -40,24 +39,13 @@ export function ChangeList({ before, after, theme, differences }: ChangeListProp
   );
 }
 
-/** The colour of a swatch or a token by its id; null for what has none of its own. */
-function coloursOf(brand: Brand, theme: string): (id: string) => string | null {
-  const swatches = swatchesOf(brand);
-  const shown = brand.themes.some(({ id }) => id === theme) ? theme : brand.themes[0]!.id;
-  const tokens = resolveTheme(brand, shown);
-  return (id) => {
-    const swatch = swatches.get(id)?.swatch;
-    return swatch ? readColour(swatch.value)!.hex : (tokens.get(id)?.colour?.hex ?? null);
-  };
-}
-
 /** How far a colour has moved. */
-function Moved({ before, after }: { before: string | null; after: string | null }) {
+export function Moved({ before, after }: { before: string | null; after: string | null }) {
   if (before === null || after === null || before === after) return null;
   return <code> ΔE {ciede2000(labOf(before), labOf(after)).toFixed(1)}</code>;
 }
 
-function Patches({ before, after }: { before: string | null; after: string | null }) {
+export function Patches({ before, after }: { before: string | null; after: string | null }) {
   if (before === null && after === null) return null;
   return (
     <i className={css.patches} role="img" aria-label={`${before ?? 'nothing'} before, ${after ?? 'nothing'} now`}>

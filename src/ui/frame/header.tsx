@@ -12,6 +12,7 @@ import { waitingCount } from '../brand-state';
 import { useCatch } from '../catch-store';
 import { useFindings } from '../findings';
 import { useMatch } from '../match-store';
+import { useSignOffs } from '../sign-offs';
 import { StageLink } from '../stage-link';
 import { BrandHead } from './brand-head';
 import { ReleaseDialog } from './release-dialog';
@@ -165,6 +166,7 @@ function useStageCounts(): Record<StageId, string> {
       ).size,
     [brand],
   );
+  const { open } = useSignOffs();
   const unreleased = useMemo(() => compareBrands(release?.document ?? null, brand).length, [release, brand]);
   return {
     gather: caught > 0 ? `${caught} in the catch` : '',
@@ -174,8 +176,10 @@ function useStageCounts(): Record<StageId, string> {
     ship: !release ? 'no release yet' : unreleased > 0 ? `${SHORT.format(unreleased)} unreleased` : '',
     watch: differing
       ? `${differing} ${differing === 1 ? 'screen differs' : 'screens differ'}`
-      : release
-        ? `release ${release.number}`
-        : '',
+      : open
+        ? 'sign-off asked'
+        : release
+          ? `release ${release.number}`
+          : '',
   };
 }

@@ -6,6 +6,7 @@ import { compareBrands } from '@/core/brand/compare';
 import { may } from '@/core/brand/roles';
 import { textPairs } from '@/core/findings/contrast';
 import type { Bundle } from '@/core/release/bundle';
+import { wantedBy } from '@/core/release/sign-off';
 import { nextVersion, proposedStep, VERSION_STEPS, type VersionStep } from '@/core/release/version';
 import { useBrand } from '../brand-context';
 import { waitingCount } from '../brand-state';
@@ -13,6 +14,7 @@ import { keptFiles } from '../kept-files';
 import { tell } from '../notices';
 import { useReleases } from '../releases';
 import { request } from '../request';
+import { useSignOffs, useVerdicts } from '../sign-offs';
 import { useGoTo } from '../stage-link';
 import { ChangeList } from '../changes/change-list';
 import changes from '../changes/changes.module.css';
@@ -22,13 +24,13 @@ import css from './release-dialog.module.css';
 
 /** Makes a release: what it would bring out, what stands in its way, and the button. */
 export function ReleaseDialog() {
-  const { replica, theme, release, id, waiting, mayRelease } = useBrand((state) => ({
+  const { replica, theme, release, id, waiting, role } = useBrand((state) => ({
     replica: state.replica,
     theme: state.theme,
     release: state.release,
     id: state.id,
     waiting: waitingCount(state),
-    mayRelease: may(state.role, 'release'),
+    role: state.role,
   }));
   const { brand, seq } = replica;
   const [open, setOpen] = useState(false);
@@ -57,6 +59,9 @@ export function ReleaseDialog() {
   const failing = useMemo(() => (open ? textPairs(brand).filter(({ passes }) => !passes).length : 0), [open, brand]);
   const errors = trial?.findings.filter(({ severity }) => severity === 'error') ?? [];
   const notes = trial?.findings.filter(({ severity }) => severity === 'warning') ?? [];
+  const { rule, open: signOff } = useSignOffs();
+  const { approvals } = useVerdicts(open ? signOff : null);
+  const refusal = may(role, 'release') ? wantedBy(rule, role, signOff, approvals) : 'Releases are made by owners and editors.';
   const number = (release?.number ?? 0) + 1;
   const proposed = proposedStep(differences);
   const step = chosen ?? proposed.step;
@@ -175,10 +180,11 @@ export function ReleaseDialog() {
               </label>
             </Dialog.Body>
             <Dialog.Footer>
-              {!mayRelease && <p>Releases are made by owners and editors.</p>}
+              {refusal && <p>{refusal}</p>}
+              {!refusal && approvals.length > 0 && <p>Signed by {approvals.map(({ by }) => by).join(', ')}.</p>}
               {waiting > 0 && <p>{waiting} changes are not on the server yet.</p>}
               <Button
-                disabled={!trial || errors.length > 0 || waiting > 0 || busy || !mayRelease}
+                disabled={!trial || errors.length > 0 || waiting > 0 || busy || refusal !== null}
                 loading={busy}
                 onClick={() => void make()}
               >

@@ -2,10 +2,7 @@ import { allowed, answer, mustBeSameOrigin } from '@/server/request';
 import { withdrawSignOff } from '@/server/sign-offs';
 
 /** Withdraws a review that is under way. */
-export function DELETE(
-  request: Request,
-  { params }: { params: Promise<{ brand: string; signOff: string }> },
-): Promise<Response> {
+export function DELETE(request: Request, { params }: { params: Promise<{ brand: string; signOff: string }> }): Promise<Response> {
   return answer(async () => {
     mustBeSameOrigin(request);
     const { brand, signOff } = await params;

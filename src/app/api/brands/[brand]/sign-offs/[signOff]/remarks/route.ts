@@ -3,10 +3,7 @@ import { allowed, answer, body } from '@/server/request';
 import { remarkOn } from '@/server/sign-offs';
 
 /** Says something in a review. */
-export function POST(
-  request: Request,
-  { params }: { params: Promise<{ brand: string; signOff: string }> },
-): Promise<Response> {
+export function POST(request: Request, { params }: { params: Promise<{ brand: string; signOff: string }> }): Promise<Response> {
   return answer(async () => {
     const { brand, signOff } = await params;
     const { person } = await allowed(brand, 'review');
