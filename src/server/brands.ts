@@ -4,6 +4,7 @@ import { EntityId } from '@/core/brand/fields';
 import { may, refusalFor, type Deed, type Role } from '@/core/brand/roles';
 import { database, type BrandRow, type PersonRow } from './database';
 import { Refused } from './refused';
+import { indexSwatches } from './swatch-index';
 
 /** The brands a person can see, by name. */
 export async function brandsOf(person: PersonRow): Promise<{ id: string; name: string }[]> {
@@ -60,4 +61,5 @@ export async function createBrand(document: Brand, organisationId: string, trans
   const { Brand: BrandTable, Snapshot } = database();
   await BrandTable.create({ id: document.id, organisationId, ...listed(document) }, { transaction });
   await Snapshot.create({ brandId: document.id, seq: 0, document }, { transaction });
+  await indexSwatches(null, document, transaction);
 }

@@ -13,6 +13,7 @@ import { metrics } from './metrics';
 import { onePerProcess } from './one-per-process';
 import { isPassing } from './passing';
 import { firstIssue, Refused } from './refused';
+import { indexSwatches } from './swatch-index';
 
 /** What became of a sent command: its place in the log, or the sentence that refuses it. */
 export type Outcome = { readonly key: string; readonly seq: number } | { readonly key: string; readonly refusal: string };
@@ -132,6 +133,7 @@ async function takeIn(brandId: string, batches: readonly Batch[]): Promise<void>
     if (rows.length > 0) {
       await Change.bulkCreate(rows, { transaction });
       await BrandTable.update({ seq: now.seq, ...newlyListed(before.brand, now.brand) }, { where: { id: brandId }, transaction });
+      await indexSwatches(before.brand, now.brand, transaction);
       await announce({ brand: brandId, kind: 'change' }, transaction);
     }
     return { outcomes, before, now };

@@ -58,6 +58,8 @@ export interface BrandRow extends Row<BrandRow> {
   templates: { name: string; source: string }[];
   /** What a release of it wants; null where its owners made no rule. */
   releaseRule: CreationOptional<ReleaseRule | null>;
+  /** Whether its swatches are searched; only those of brands from before there was a search may not be yet. */
+  indexed: CreationOptional<boolean>;
 }
 export interface SnapshotRow extends Row<SnapshotRow> {
   brandId: string;
@@ -219,6 +221,7 @@ function define(sequelize: Sequelize) {
       shelf: texts(),
       templates: whole(),
       releaseRule: { type: DataTypes.JSONB },
+      indexed: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: true },
     }),
     Snapshot: sequelize.define<SnapshotRow>('snapshot', {
       brandId: key(),

@@ -1,6 +1,7 @@
 import type { QueryInterface } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { database } from './database';
+import { indexAll } from './swatch-index';
 
 /** Every step the database has ever taken, in order. A step that has been released is never edited; a new one follows it. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -245,6 +246,33 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
         CREATE INDEX remarks_of ON remarks (sign_off_id, at);
       `,
   },
+  {
+    // Swatches of all brands, to be found by name and by colour: kept beside the log, in the transaction of each change. The
+    // extensions come with PostgreSQL and may be made by whoever owns the database (they are "trusted").
+    name: '0011-search',
+    sql: `
+        CREATE EXTENSION IF NOT EXISTS cube;
+        CREATE EXTENSION IF NOT EXISTS btree_gist;
+        CREATE EXTENSION IF NOT EXISTS pg_trgm;
+        CREATE EXTENSION IF NOT EXISTS btree_gin;
+        CREATE TABLE swatches (
+          brand_id text NOT NULL REFERENCES brands ON DELETE CASCADE,
+          organisation_id text NOT NULL,
+          id text NOT NULL,
+          palette text NOT NULL,
+          palette_name text NOT NULL,
+          name text NOT NULL,
+          value text NOT NULL,
+          hex text NOT NULL,
+          lab cube NOT NULL,
+          PRIMARY KEY (brand_id, id)
+        );
+        CREATE INDEX swatches_by_colour ON swatches USING gist (organisation_id, lab);
+        CREATE INDEX swatches_by_letters ON swatches USING gin (organisation_id, name gin_trgm_ops);
+        CREATE INDEX swatches_by_name ON swatches (organisation_id, lower(name) text_pattern_ops);
+        ALTER TABLE brands ADD indexed boolean NOT NULL DEFAULT false;
+      `,
+  },
 ];
 
 /** The way from an empty database to today's. */
@@ -272,6 +300,7 @@ const PATIENCE = { statement_timeout: '60s', lock_timeout: '10s', idle_in_transa
 export async function migrate(): Promise<string[]> {
   const { sequelize } = database();
   const taken = (await migrations().up()).map((step) => step.name);
+  await indexAll();
   for (const [setting, value] of Object.entries(PATIENCE))
     await sequelize.query(
       `DO $$ BEGIN EXECUTE format('ALTER ROLE CURRENT_USER IN DATABASE %I SET ${setting} = ''${value}''', current_database()); END $$`,

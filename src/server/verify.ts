@@ -1,10 +1,11 @@
 import { createHash } from 'node:crypto';
-import { Op, Transaction } from 'sequelize';
+import { Op, QueryTypes, Transaction } from 'sequelize';
 import { canonical } from '@/core/brand/canonical';
 import { KeptBrand, type Brand } from '@/core/brand/document';
 import { listed } from './brands';
 import { database, type BrandRow } from './database';
 import { replayed } from './documents';
+import { indexed } from './swatch-index';
 
 /** What was looked at, and a sentence for everything that is not as it should be. */
 export interface Verified {
@@ -87,6 +88,18 @@ async function verifyLog(row: BrandRow, found: Verified, transaction: Transactio
   const { name, shelf, templates } = row;
   if (canonical(listed(brand)) !== canonical({ name, shelf, templates }))
     found.faults.push(`What lists are made of is not what the log of ${row.id} gives.`);
+  await verifySearch(brand, found, transaction);
+}
+
+async function verifySearch(brand: Brand, found: Verified, transaction: Transaction): Promise<void> {
+  const rows = await database().sequelize.query<Record<string, string>>(
+    'SELECT id, palette, palette_name, name, value, hex FROM swatches WHERE brand_id = :id ORDER BY id',
+    { type: QueryTypes.SELECT, replacements: { id: brand.id }, transaction },
+  );
+  const wanted = indexed(brand).map(({ id, palette, palette_name, name, value, hex }) => ({ id, palette, palette_name, name, value, hex }));
+  const byId = (one: { id?: string }, two: { id?: string }) => (one.id! < two.id! ? -1 : 1);
+  if (canonical(wanted.sort(byId)) !== canonical([...rows].sort(byId)))
+    found.faults.push(`What is searched is not what the log of ${brand.id} gives.`);
 }
 
 /** A document of an earlier version is the same as what it is brought up to. */
