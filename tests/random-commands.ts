@@ -142,6 +142,7 @@ export function commandFor(brand: Brand, { kind, a, b, c }: Pick): Command {
       do: 'brand.edit',
       set: {
         naming: c % 2 === 0 ? null : 'kebab',
+        house: c % 3 === 0 ? null : { number: c, ...(c % 3 === 1 && { pinned: true }) },
         carried: [{ path: ['space', `s${c}`], json: `{"$value": ${c}.0}`, before: null }],
       },
     }),

@@ -3,13 +3,16 @@ import { database } from './database';
 
 /**
  * What every instance tells the others: something happened to a brand, which is read from the database; who listens to it at that
- * instance; or that a person has sent colours to their other pages.
+ * instance; that a person has sent colours to their other pages; that roles for it were given or taken; or that a person has signed out
+ * everywhere.
  */
-export type News = { readonly brand: string } & (
-  | { readonly kind: 'change' | 'release' | 'signOff' }
-  | { readonly kind: 'here'; readonly instance: string; readonly people: readonly string[] }
-  | { readonly kind: 'caught'; readonly person: string }
-);
+export type News =
+  | ({ readonly brand: string } & (
+      | { readonly kind: 'change' | 'release' | 'signOff' | 'parts' }
+      | { readonly kind: 'here'; readonly instance: string; readonly people: readonly string[] }
+      | { readonly kind: 'caught'; readonly person: string }
+    ))
+  | { readonly kind: 'signedOut'; readonly person: string };
 
 /** The name under which instances tell and listen (PostgreSQL's LISTEN and NOTIFY). */
 export const CHANNEL = 'breakwater';

@@ -4,6 +4,7 @@ import { EntityId } from '@/core/brand/fields';
 import { newId } from '@/core/brand/identity';
 import { roleIn } from './brands';
 import { database, type PersonRow } from './database';
+import { writeDownOf } from './deeds';
 import { Refused } from './refused';
 import { allowed } from './request';
 
@@ -47,6 +48,7 @@ export async function makeBuildToken(
   const secret = `bwb_${randomBytes(32).toString('base64url')}`;
   const endsAt = days === null ? null : new Date(Date.now() + days * 86_400_000);
   await BuildToken.create({ id: newId(), brandId, name, hash: hashOf(secret), personId: person.id, endsAt });
+  await writeDownOf(person, brandId, { what: 'make-build-token', about: name });
   return secret;
 }
 
@@ -66,10 +68,12 @@ export async function buildTokensOf(brandId: string): Promise<BuildToken[]> {
 }
 
 /** From now on the token opens nothing. */
-export async function revokeBuildToken(brandId: string, id: string): Promise<void> {
+export async function revokeBuildToken(person: PersonRow, brandId: string, id: string): Promise<void> {
   const known = EntityId.safeParse(id).success;
-  if (!known || (await database().BuildToken.destroy({ where: { brandId, id } })) === 0)
-    throw new Refused(404, 'This token is not there any more.');
+  const row = known ? await database().BuildToken.findOne({ where: { brandId, id } }) : null;
+  if (!row) throw new Refused(404, 'This token is not there any more.');
+  await row.destroy();
+  await writeDownOf(person, brandId, { what: 'revoke-build-token', about: row.name });
 }
 
 /** Refuses a request for released files that comes neither from a person of the brand nor with a token of it. */

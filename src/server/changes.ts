@@ -6,7 +6,7 @@ import type { Brand } from '@/core/brand/document';
 import type { ToldChange } from '@/core/brand/told-change';
 import { COMMAND_VERSION } from '@/core/brand/versions';
 import { announce } from './announce';
-import { listed } from './brands';
+import { listed } from './brand-lists';
 import { database, type ChangeRow, type PersonRow } from './database';
 import { loadBrand, movedOn, type Standing } from './documents';
 import { metrics } from './metrics';
@@ -147,12 +147,18 @@ async function takeIn(brandId: string, batches: readonly Batch[]): Promise<void>
 
 /** What lists need, where it has become another: most changes leave all of it as it is. */
 function newlyListed(before: Brand, now: Brand): Partial<ReturnType<typeof listed>> {
-  const isSame = before.name === now.name && before.palettes === now.palettes && before.destinations === now.destinations;
+  const isSame =
+    before.name === now.name &&
+    before.palettes === now.palettes &&
+    before.destinations === now.destinations &&
+    before.house === now.house;
   if (isSame) return {};
-  const [then, { name, shelf, templates }] = [listed(before), listed(now)];
+  const [then, { name, shelf, templates, ribbon, house }] = [listed(before), listed(now)];
   return {
     ...(name !== then.name && { name }),
     ...(shelf.join() !== then.shelf.join() && { shelf }),
+    ...(before.house !== now.house && { house }),
+    ...(ribbon.join() !== then.ribbon.join() && { ribbon }),
     ...(before.destinations !== now.destinations && { templates }),
   };
 }

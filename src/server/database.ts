@@ -7,7 +7,7 @@ import {
   type Model,
 } from 'sequelize';
 import type { Command } from '@/core/brand/commands';
-import type { Brand } from '@/core/brand/document';
+import type { Brand, Palette } from '@/core/brand/document';
 import type { Role } from '@/core/brand/roles';
 import type { ManifestEntry } from '@/core/release/bundle';
 import type { ReleaseRule, Remark, SignOff } from '@/core/release/sign-off';
@@ -58,6 +58,13 @@ export interface BrandRow extends Row<BrandRow> {
   templates: { name: string; source: string }[];
   /** What a release of it wants; null where its owners made no rule. */
   releaseRule: CreationOptional<ReleaseRule | null>;
+  /** How it stands to the house set; null where it never looked at one. */
+  house: CreationOptional<Brand['house'] | null>;
+  /** Colours by which it is known at a glance, as hex. */
+  ribbon: CreationOptional<string[]>;
+  /** Since when it is only looked at, and since when it is in the bin; null where it is not. */
+  archivedAt: CreationOptional<Date | null>;
+  binnedAt: CreationOptional<Date | null>;
   /** Whether its swatches are searched; only those of brands from before there was a search may not be yet. */
   indexed: CreationOptional<boolean>;
 }
@@ -101,6 +108,45 @@ export interface ReleaseFileRow extends Row<ReleaseFileRow> {
   mediaType: string;
   sha256: string;
   bytes: Buffer;
+}
+
+export interface HouseSetRow extends Row<HouseSetRow> {
+  organisationId: string;
+  number: number;
+  palettes: Palette[];
+  /** What it was made from, in words. */
+  madeFrom: string;
+  personId: string;
+  at: CreationOptional<Date>;
+}
+export interface BrandRoleRow extends Row<BrandRoleRow> {
+  brandId: string;
+  personId: string;
+  /** None closes the brand to them, whatever their role for the organisation. */
+  role: Role | 'none';
+}
+export interface InvitationRow extends Row<InvitationRow> {
+  id: string;
+  organisationId: string;
+  /** The one brand that it is for; null for the organisation. */
+  brandId: string | null;
+  role: Role;
+  /** SHA-256 of the secret, in lower-case hex; the secret itself is kept nowhere. */
+  hash: string;
+  personId: string;
+  at: CreationOptional<Date>;
+  endsAt: Date;
+}
+export interface DeedRow extends Row<DeedRow> {
+  id: CreationOptional<string>;
+  organisationId: string;
+  brandId: string | null;
+  personId: string | null;
+  /** What whoever did it was called then. */
+  by: string;
+  what: string;
+  about: string;
+  at: CreationOptional<Date>;
 }
 
 export interface SignOffRow extends Row<SignOffRow> {
@@ -221,6 +267,10 @@ function define(sequelize: Sequelize) {
       shelf: texts(),
       templates: whole(),
       releaseRule: { type: DataTypes.JSONB },
+      house: { type: DataTypes.JSON },
+      ribbon: { ...texts(), defaultValue: [] },
+      archivedAt: { type: DataTypes.DATE },
+      binnedAt: { type: DataTypes.DATE },
       indexed: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: true },
     }),
     Snapshot: sequelize.define<SnapshotRow>('snapshot', {
@@ -250,6 +300,35 @@ function define(sequelize: Sequelize) {
       manifest: json(),
       signedBy: texts(),
       personId: text(),
+      at: now(),
+    }),
+    HouseSet: sequelize.define<HouseSetRow>('houseSet', {
+      organisationId: key(),
+      number: { ...count(), primaryKey: true },
+      palettes: whole(),
+      madeFrom: text(),
+      personId: text(),
+      at: now(),
+    }),
+    BrandRole: sequelize.define<BrandRoleRow>('brandRole', { brandId: key(), personId: key(), role: text() }),
+    Invitation: sequelize.define<InvitationRow>('invitation', {
+      id: key(),
+      organisationId: text(),
+      brandId: { type: DataTypes.TEXT },
+      role: text(),
+      hash: text(),
+      personId: text(),
+      at: now(),
+      endsAt: { type: DataTypes.DATE, allowNull: false },
+    }),
+    Deed: sequelize.define<DeedRow>('deed', {
+      id: { type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true },
+      organisationId: text(),
+      brandId: { type: DataTypes.TEXT },
+      personId: { type: DataTypes.TEXT },
+      by: text(),
+      what: text(),
+      about: text(),
       at: now(),
     }),
     SignOff: sequelize.define<SignOffRow>('signOff', {

@@ -175,7 +175,7 @@ class Channel {
   /** Ends the streams of people who have no part in the brand any more. */
   async checkMembers(): Promise<void> {
     const rows = await database().sequelize.query<{ id: string }>(
-      `SELECT m.person_id AS id FROM memberships m JOIN brands b ON b.organisation_id = m.organisation_id WHERE b.id = :brand`,
+      'SELECT person_id AS id FROM brand_parts WHERE brand_id = :brand',
       { type: QueryTypes.SELECT, replacements: { brand: this.brand } },
     );
     const members = new Set(rows.map(({ id }) => id));
@@ -259,6 +259,19 @@ class Hub {
     }
   }
 
+  /** Ends the streams of a person; pages that may go on ask again. */
+  private endOf(person: string): void {
+    for (const stream of [...this.open]) if (stream.person === person) stream.end();
+  }
+
+  private async checkMembers(channel: Channel | undefined): Promise<void> {
+    try {
+      await channel?.checkMembers();
+    } catch (error) {
+      log.warn({ error }, 'who may listen could not be looked up; it is tried again');
+    }
+  }
+
   private async beat(): Promise<void> {
     try {
       for (const channel of [...this.channels.values()]) {
@@ -285,8 +298,10 @@ class Hub {
     client.on('error', again);
     client.on('notification', ({ payload }) => {
       const news = JSON.parse(payload ?? '{}') as News;
+      if (news.kind === 'signedOut') return this.endOf(news.person);
       const channel = this.channels.get(news.brand);
-      if (news.kind === 'here') void channel?.hearHere(news.instance, news.people);
+      if (news.kind === 'parts') void this.checkMembers(channel);
+      else if (news.kind === 'here') void channel?.hearHere(news.instance, news.people);
       else if (news.kind === 'caught') channel?.hearCaught(news.person);
       else channel?.hear(news.kind);
     });

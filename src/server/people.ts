@@ -1,14 +1,16 @@
 import { randomBytes } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
-import type { Transaction } from 'sequelize';
+import { Op, type Transaction } from 'sequelize';
 import { RateLimiterPostgres } from 'rate-limiter-flexible';
 import { emptyBrand } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import type { Role } from '@/core/brand/roles';
+import { announce } from './announce';
 import { bounded } from './bounded';
 import { createBrand } from './brands';
 import { network } from './client-address';
 import { database, type PersonRow } from './database';
+import { writeDownOwn } from './deeds';
 import { onePerProcess } from './one-per-process';
 import { Refused } from './refused';
 
@@ -147,6 +149,47 @@ export async function resetPassword(email: string): Promise<string> {
   return password;
 }
 
+/** Somebody new with a password of their own; hashed now, and kept within the transaction that is given then. */
+export async function createPerson({
+  name,
+  email,
+  password,
+}: Newcomer & { readonly password: string }): Promise<(transaction: Transaction) => Promise<PersonRow>> {
+  const passwordHash = await hashed(password);
+  const known = email.toLowerCase();
+  return async (transaction) => {
+    const { Person } = database();
+    if (await Person.findOne({ where: { email: known }, transaction }))
+      throw new Refused(409, 'There is an account with this address already; sign in with it, then follow the link again.');
+    return Person.create({ id: newId(), name, email: known, passwordHash, demo: false, preferences: {} }, { transaction });
+  };
+}
+
+/** Gives oneself another password. All sessions end but the one that it is done in. */
+export async function changePassword(
+  person: PersonRow,
+  { current, next, from, session }: { current: string; next: string; from: string; session: string },
+): Promise<void> {
+  if (!person.passwordHash) throw new Refused(409, 'You sign in without a password here; it is changed where you sign in.');
+  // As many tries as for signing in: a page that was left open is no way to find the password out.
+  await authenticate(person.email, current, from);
+  const passwordHash = await hashed(next);
+  const { sequelize, Session } = database();
+  await sequelize.transaction(async (transaction) => {
+    await person.update({ passwordHash }, { transaction });
+    await Session.destroy({ where: { personId: person.id, id: { [Op.ne]: session } }, transaction });
+  });
+  await announce({ kind: 'signedOut', person: person.id });
+  await writeDownOwn(person, 'password');
+}
+
+/** Ends every session of a person, on whatever device. */
+export async function signOutEverywhere(person: PersonRow): Promise<void> {
+  await database().Session.destroy({ where: { personId: person.id } });
+  await announce({ kind: 'signedOut', person: person.id });
+  await writeDownOwn(person, 'sign-out-everywhere');
+}
+
 /** Whether anybody is here yet; the first visitor becomes the owner. */
 export async function isEmpty(): Promise<boolean> {
   return (await database().Person.count()) === 0;
@@ -160,16 +203,13 @@ export async function createOwner(input: {
   organisation: string;
 }): Promise<PersonRow> {
   const { sequelize, Person, Membership } = database();
-  const passwordHash = await hashed(input.password);
+  const create = await createPerson(input);
   return sequelize.transaction(async (transaction) => {
     // Two first visitors at once: one waits here and then finds the other.
     await sequelize.query('LOCK TABLE people IN EXCLUSIVE MODE', { transaction });
     if ((await Person.count({ transaction })) > 0) throw new Refused(409, 'There is an owner already; sign in instead.');
     const organisationId = await createOrganisation(input.organisation, transaction);
-    const person = await Person.create(
-      { id: newId(), name: input.name, email: input.email.toLowerCase(), passwordHash, demo: false, preferences: {} },
-      { transaction },
-    );
+    const person = await create(transaction);
     await Membership.create({ personId: person.id, organisationId, role: 'owner' }, { transaction });
     return person;
   });

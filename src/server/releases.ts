@@ -8,6 +8,7 @@ import type { ManifestEntry } from '@/core/release/bundle';
 import { loadBrand } from './documents';
 import { database, type PersonRow, type ReleaseFileRow } from './database';
 import { announce } from './announce';
+import { writeDownOf } from './deeds';
 import { keptFilesOf } from './kept-files';
 import { latestNumber } from './release-number';
 import { Refused } from './refused';
@@ -102,6 +103,7 @@ export async function makeRelease(
       { transaction },
     );
     await endWithRelease(signed, brandId, number, transaction);
+    await writeDownOf(person, brandId, { what: 'release', about: `release ${number} of ${current.brand.name}` }, transaction);
     await announce({ brand: brandId, kind: 'release' }, transaction);
     return number;
   });

@@ -1,5 +1,5 @@
 import 'server-only';
-import type { z } from 'zod';
+import { z } from 'zod';
 import { isStorable, UNSTORABLE } from '@/core/base/storable';
 import type { Deed, Role } from '@/core/brand/roles';
 import { authorise } from './brands';
@@ -7,6 +7,7 @@ import { ADDRESS_HEADER } from './client-address';
 import type { PersonRow } from './database';
 import { log } from './log';
 import { isOwnOrigin } from './origin';
+import { authoriseIn, type OrganisationDeed } from './organisations';
 import { isPassing } from './passing';
 import { firstIssue, Refused } from './refused';
 import { currentPerson } from './session';
@@ -64,6 +65,15 @@ export async function allowed(brand: string, deed: Deed): Promise<{ person: Pers
   const person = await signedIn();
   return { person, role: await authorise(person, brand, deed) };
 }
+
+/** The signed-in person with a role for the organisation that allows the deed. */
+export async function allowedIn(organisation: string, deed: OrganisationDeed): Promise<{ person: PersonRow; role: Role }> {
+  const person = await signedIn();
+  return { person, role: await authoriseIn(person, organisation, deed) };
+}
+
+/** A password that somebody chooses. */
+export const newPassword = z.string().min(10, 'A password needs at least 10 characters.').max(500);
 
 /** A write's body, checked; nothing in it is text that cannot be kept. */
 export async function body<T extends z.ZodType>(request: Request, schema: T): Promise<z.output<T>> {

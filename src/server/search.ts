@@ -1,9 +1,9 @@
 import { QueryTypes } from 'sequelize';
 import { ciede2000 } from '@/core/colour/difference';
 import { labD65, labOf } from '@/core/colour/lab';
-import type { ReadColour } from '@/core/colour/read';
-import { readColour } from '@/core/colour/read';
-import { database } from './database';
+import { readColour, type ReadColour } from '@/core/colour/read';
+import { database, type PersonRow } from './database';
+import { organisationOf } from './organisations';
 
 /** A swatch that was found in one of an organisation's brands. */
 export interface FoundSwatch {
@@ -38,6 +38,17 @@ type Found = Omit<FoundSwatch, 'distance'>;
 export interface Scope {
   readonly organisation: string;
   readonly hidden: readonly string[];
+}
+
+/** What a person may find who looks from a brand of theirs: the brands of its organisation that they can see. */
+export async function scopeOf(person: PersonRow, brandId: string): Promise<Scope> {
+  const organisation = await organisationOf(brandId);
+  const rows = await database().sequelize.query<{ id: string }>(
+    `SELECT b.id FROM brands b WHERE b.organisation_id = :organisation
+     AND NOT EXISTS (SELECT FROM brand_parts p WHERE p.brand_id = b.id AND p.person_id = :person)`,
+    { type: QueryTypes.SELECT, replacements: { organisation, person: person.id } },
+  );
+  return { organisation, hidden: rows.map(({ id }) => id) };
 }
 
 /** The colour that a search asks for, such as `#1f6f78`, `near teal` or `1f6f78`; null where it asks for a name. */

@@ -39,6 +39,11 @@ export async function signOut(): Promise<void> {
   session.destroy();
 }
 
+/** Id of the session that this request came in; empty when there is none. */
+export async function currentSession(): Promise<string> {
+  return (await cookie()).id ?? '';
+}
+
 /** Who sent this request; null when nobody is signed in. */
 export async function currentPerson(): Promise<PersonRow | null> {
   const { id } = await cookie();

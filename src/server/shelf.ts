@@ -2,6 +2,7 @@ import { SHELF_LIMITS, ShelfEntry, type ShelfPalette } from '@/core/shelf/shelf-
 import { QueryTypes } from 'sequelize';
 import { EntityId } from '@/core/brand/fields';
 import { database, type PersonRow } from './database';
+import { organisationOf } from './organisations';
 import { Refused } from './refused';
 
 /** What an organisation's shelf holds besides the starters. */
@@ -10,12 +11,6 @@ export interface Shelf {
   readonly ours: readonly ShelfPalette[];
   /** How many palettes of its brands were made from each palette of the shelf, by id. */
   readonly uses: Readonly<Record<string, number>>;
-}
-
-async function organisationOf(brandId: string): Promise<string> {
-  const brand = await database().Brand.findByPk(brandId, { attributes: ['organisationId'] });
-  if (!brand) throw new Refused(404, 'There is no such brand here.');
-  return brand.organisationId;
 }
 
 /** The shelf of the organisation that a brand belongs to. */

@@ -17,6 +17,7 @@ import {
 import { announce } from './announce';
 import { rolesFor } from './brands';
 import { database, type PersonRow, type SignOffRow } from './database';
+import { writeDownOf } from './deeds';
 import { documentAt, type Standing } from './documents';
 import { Refused } from './refused';
 import { latestNumber } from './release-number';
@@ -32,9 +33,14 @@ export async function ruleOf(brandId: string): Promise<ReleaseRule> {
   return row?.releaseRule ? ReleaseRule.parse(row.releaseRule) : OPEN_RULE;
 }
 
-export async function makeRule(brandId: string, rule: ReleaseRule): Promise<void> {
-  await database().Brand.update({ releaseRule: rule }, { where: { id: brandId } });
-  await announce({ brand: brandId, kind: 'signOff' });
+export async function makeRule(person: PersonRow, brandId: string, rule: ReleaseRule): Promise<void> {
+  const { sequelize, Brand } = database();
+  await sequelize.transaction(async (transaction) => {
+    await Brand.update({ releaseRule: rule }, { where: { id: brandId }, transaction });
+    const about = `${rule.approvals} approvals, by ${rule.releasers}, new errors ${rule.newErrors === 'stop' ? 'stop it' : 'are told'}`;
+    await writeDownOf(person, brandId, { what: 'rule', about }, transaction);
+    await announce({ brand: brandId, kind: 'signOff' }, transaction);
+  });
 }
 
 /** The latest reviews of a brand with all that was said in them, the newest first. */
@@ -90,6 +96,7 @@ export async function askForSignOff(
       throw new Refused(409, 'A sign-off of this brand is under way already; go on in that one, or withdraw it first.');
     throw error;
   }
+  await writeDownOf(person, brandId, { what: 'ask-sign-off', about: title });
   await announce({ brand: brandId, kind: 'signOff' });
 }
 
@@ -119,6 +126,10 @@ export async function remarkOn(person: PersonRow, brandId: string, signOffId: st
         `At most ${SIGN_OFF_LIMITS.remarks} remarks are kept with a sign-off; release, or withdraw it and ask anew.`,
       );
     await Remark.create({ ...remark, signOffId, personId: person.id }, { transaction });
+    if (remark.kind !== 'comment') {
+      const what = remark.kind === 'approve' ? 'approve' : 'ask-for-changes';
+      await writeDownOf(person, brandId, { what, about: signOff.title }, transaction);
+    }
     await announce({ brand: brandId, kind: 'signOff' }, transaction);
   });
 }
@@ -150,6 +161,7 @@ export async function withdrawSignOff(person: PersonRow, role: Role, brandId: st
     if (signOff.personId !== person.id && role !== 'owner')
       throw new Refused(403, 'Only whoever asked for a sign-off, or an owner, withdraws it.');
     await signOff.update({ outcome: 'withdrawn' }, { transaction });
+    await writeDownOf(person, brandId, { what: 'withdraw-sign-off', about: signOff.title }, transaction);
     await announce({ brand: brandId, kind: 'signOff' }, transaction);
   });
 }

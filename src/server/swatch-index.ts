@@ -2,6 +2,7 @@ import { QueryTypes, type Transaction } from 'sequelize';
 import type { Brand, Palette, Swatch } from '@/core/brand/document';
 import { labD65 } from '@/core/colour/lab';
 import { readColour } from '@/core/colour/read';
+import { listed } from './brand-lists';
 import { database } from './database';
 import { loadBrand } from './documents';
 
@@ -72,7 +73,7 @@ export async function indexSwatches(before: Brand | null, now: Brand, transactio
     );
 }
 
-/** Makes swatches of brands searchable that are from before there was a search. */
+/** Makes what lists show and what is searched of brands that are from before there was either. */
 export async function indexAll(): Promise<void> {
   const { sequelize, Brand: BrandTable } = database();
   const missing = await sequelize.query<{ id: string }>('SELECT id FROM brands WHERE NOT indexed ORDER BY id', {
@@ -82,6 +83,6 @@ export async function indexAll(): Promise<void> {
     await sequelize.transaction(async (transaction) => {
       const { brand } = await loadBrand(id, transaction);
       await indexSwatches(null, brand, transaction);
-      await BrandTable.update({ indexed: true }, { where: { id }, transaction });
+      await BrandTable.update({ indexed: true, ribbon: listed(brand).ribbon }, { where: { id }, transaction });
     });
 }

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { Op, QueryTypes, Transaction } from 'sequelize';
 import { canonical } from '@/core/brand/canonical';
 import { KeptBrand, type Brand } from '@/core/brand/document';
-import { listed } from './brands';
+import { listed } from './brand-lists';
 import { database, type BrandRow } from './database';
 import { replayed } from './documents';
 import { indexed } from './swatch-index';
@@ -85,8 +85,8 @@ async function verifyLog(row: BrandRow, found: Verified, transaction: Transactio
     more = changes.length === BATCH;
   }
   if (seq !== row.seq) found.faults.push(`The log of ${row.id} ends with change ${seq}, and the brand says ${row.seq}.`);
-  const { name, shelf, templates } = row;
-  if (canonical(listed(brand)) !== canonical({ name, shelf, templates }))
+  const { name, shelf, templates, ribbon, house } = row;
+  if (canonical(listed(brand)) !== canonical({ name, shelf, templates, ribbon, house }))
     found.faults.push(`What lists are made of is not what the log of ${row.id} gives.`);
   await verifySearch(brand, found, transaction);
 }
@@ -96,7 +96,14 @@ async function verifySearch(brand: Brand, found: Verified, transaction: Transact
     'SELECT id, palette, palette_name, name, value, hex FROM swatches WHERE brand_id = :id ORDER BY id',
     { type: QueryTypes.SELECT, replacements: { id: brand.id }, transaction },
   );
-  const wanted = indexed(brand).map(({ id, palette, palette_name, name, value, hex }) => ({ id, palette, palette_name, name, value, hex }));
+  const wanted = indexed(brand).map(({ id, palette, palette_name, name, value, hex }) => ({
+    id,
+    palette,
+    palette_name,
+    name,
+    value,
+    hex,
+  }));
   const byId = (one: { id?: string }, two: { id?: string }) => (one.id! < two.id! ? -1 : 1);
   if (canonical(wanted.sort(byId)) !== canonical([...rows].sort(byId)))
     found.faults.push(`What is searched is not what the log of ${brand.id} gives.`);

@@ -78,6 +78,31 @@ const ROUTES: readonly Row[] = [
   ['DELETE', 'api/brands/[brand]/shelf/[palette]', 'api/brands/BRAND/shelf/none', {}, 'write', 404],
   ['GET', 'api/brands/[brand]/templates', 'api/brands/BRAND/templates', undefined, 'read', 200],
   ['GET', 'api/brands/[brand]/weight/[destination]', 'api/brands/BRAND/weight/d-site', undefined, 'read', 200],
+  ['GET', 'api/brands/[brand]/house', 'api/brands/BRAND/house', undefined, 'read', 200],
+  ['GET', 'api/brands/[brand]/search', 'api/brands/BRAND/search?for=teal', undefined, 'read', 200],
+  ['GET', 'api/organisations', 'api/organisations', undefined, 'signed in', 200],
+  ['GET', 'api/organisations/[organisation]', 'api/organisations/ORG', undefined, 'read', 200],
+  ['POST', 'api/organisations/[organisation]/brands', 'api/organisations/ORG/brands', { name: ' ' }, 'write', 400],
+  ['PATCH', 'api/organisations/[organisation]/brands/[brand]', 'api/organisations/ORG/brands/none', {}, 'govern', 400],
+  ['DELETE', 'api/organisations/[organisation]/brands/[brand]', 'api/organisations/ORG/brands/none', {}, 'govern', 404],
+  ['GET', 'api/organisations/[organisation]/people', 'api/organisations/ORG/people', undefined, 'govern', 200],
+  ['PATCH', 'api/organisations/[organisation]/people/[person]', 'api/organisations/ORG/people/none', {}, 'govern', 400],
+  ['POST', 'api/organisations/[organisation]/invitations', 'api/organisations/ORG/invitations', {}, 'govern', 400],
+  [
+    'DELETE',
+    'api/organisations/[organisation]/invitations/[invitation]',
+    'api/organisations/ORG/invitations/none',
+    {},
+    'govern',
+    404,
+  ],
+  ['GET', 'api/organisations/[organisation]/deeds', 'api/organisations/ORG/deeds', undefined, 'govern', 200],
+  ['GET', 'api/organisations/[organisation]/deeds/csv', 'api/organisations/ORG/deeds/csv', undefined, 'govern', 200],
+  ['GET', 'api/organisations/[organisation]/house', 'api/organisations/ORG/house', undefined, 'govern', 200],
+  ['POST', 'api/organisations/[organisation]/house', 'api/organisations/ORG/house', { from: 'nowhere' }, 'govern', 400],
+  ['POST', 'api/me/password', 'api/me/password', { current: 'x', next: 'a long password' }, 'signed in', 409],
+  ['POST', 'api/join', 'api/join', { secret: 'none' }, 'signed in', 404],
+  ['POST', 'api/join/look', 'api/join/look', { secret: 'none' }, ANYBODY, 404],
   ['GET', 'deliver/[brand]/[release]', 'deliver/BRAND/1', undefined, 'read', 404],
   ['GET', 'deliver/[brand]/[release]/[...path]', 'deliver/BRAND/1/none', undefined, 'read', 404],
   ['PATCH', 'api/me', 'api/me', {}, 'signed in', 200],
@@ -91,7 +116,8 @@ const ROUTES: readonly Row[] = [
 /** What somebody is answered; a stream that opens is closed again. */
 async function status(visitor: Visitor, [method, , path, body]: Row, brand = 'quillhaven', headers: Record<string, string> = {}) {
   const leaving = new AbortController();
-  const response = await visitor.fetch(`/${path.replace('BRAND', brand)}`, {
+  const organisation = brand === 'others' ? 'other' : brand;
+  const response = await visitor.fetch(`/${path.replace('BRAND', brand).replace('ORG', organisation)}`, {
     method,
     signal: leaving.signal,
     headers: { ...(body !== undefined && { 'content-type': 'application/json', origin: server.url }), ...headers },
@@ -108,7 +134,7 @@ test('every handler of the application is asked here', () => {
       ([, method]) => `${method} ${file.replace('/route.ts', '')}`,
     ),
   );
-  const asked = ROUTES.map(([method, route]) => `${method} ${route}`);
+  const asked = [...ROUTES.map(([method, route]) => `${method} ${route}`), 'DELETE api/me/sessions'];
   // One that is missing wants a row in ROUTES, in tests/server/authority.test.ts, which says who may use it.
   expect(asked.sort()).toEqual(handlers.sort());
 });
@@ -171,6 +197,17 @@ test('whoever is here already, nobody becomes the first owner any more', async (
   const owner = { name: 'Una', organisation: 'Ours', email: 'una@ours.example', password: 'a long password' };
   for (const person of PEOPLE)
     expect([person, (await visitors[person].send('POST', '/api/owner', owner)).status]).toEqual([person, 409]);
+});
+
+test('signing out everywhere ends every session of one person, and of nobody else', async () => {
+  const [here, there] = [await Visitor.demo(server, 'petra'), await Visitor.demo(server, 'petra')];
+  expect((await new Visitor(server).send('DELETE', '/api/me/sessions', {})).status).toBe(401);
+  expect((await here.send('DELETE', '/api/me/sessions', {}, { origin: 'http://evil.example' })).status).toBe(403);
+  expect((await there.send('DELETE', '/api/me/sessions', {})).status).toBe(200);
+  for (const visitor of [here, there, visitors.petra])
+    expect((await visitor.send('GET', '/api/brands/quillhaven')).status).toBe(401);
+  expect((await visitors.ida.send('GET', '/api/brands/quillhaven')).status).toBe(200);
+  visitors.petra = await Visitor.demo(server, 'petra');
 });
 
 test('signing out ends what each may do, and nothing of the others', async () => {

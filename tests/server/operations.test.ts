@@ -172,6 +172,10 @@ test('a database of the time before snapshots is brought up to date, with what i
     '0007-caught',
     '0008-hosts',
     '0009-release-titles',
+    '0010-sign-offs',
+    '0011-search',
+    '0012-people-and-brands',
+    '0013-house-sets',
   ]);
   await closeDatabase();
   for (const name of Object.keys(serverEnv(old, 'demo'))) delete process.env[name];
@@ -183,7 +187,7 @@ test('a database of the time before snapshots is brought up to date, with what i
     const { body } = await visitor.send('GET', '/api/brands/quillhaven');
     expect(body).toMatchObject({
       seq: 1,
-      brand: { version: 6, name: 'Old Ferries', fields: [] },
+      brand: { version: 7, name: 'Old Ferries', fields: [] },
       release: { number: 1, document: { carried: [] } },
     });
     const { releases } = (await visitor.send('GET', '/api/brands/quillhaven/releases')).body;

@@ -28,6 +28,7 @@ const BrandEdit = z.strictObject({
       carried: Brand.shape.carried,
       print: Brand.shape.print.nullable(),
       logo: Brand.shape.logo.nullable(),
+      house: Brand.shape.house.nullable(),
     }),
   ),
 });

@@ -196,6 +196,8 @@ const BrandShape = z.strictObject({
   /** Findings that may stand. */
   acceptances: z.array(Acceptance).max(LIMITS.acceptances),
   naming: z.enum(NAMINGS).optional(),
+  /** The number of the house set that it was last brought up to or compared with; pinned, it stays as it is whatever becomes of the house. */
+  house: z.strictObject({ number: z.int().min(0), pinned: z.literal(true).optional() }).optional(),
   /** The printing condition: an ICC profile kept beside the brand, and what it calls itself. */
   print: z.strictObject({ profile: FileHash, name }).optional(),
   /** A picture kept beside the brand that stands at the head of its sheet, and what its file was called. */

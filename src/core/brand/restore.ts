@@ -51,7 +51,7 @@ function changes<T extends object>(now: T, then: T, keys: readonly (keyof T)[]):
 }
 
 function brandSteps(now: Brand, then: Brand): Step[] {
-  const set = changes(now, then, ['name', 'naming', 'carried', 'print', 'logo']);
+  const set = changes(now, then, ['name', 'naming', 'carried', 'print', 'logo', 'house']);
   return set ? [{ do: 'brand.edit', set } as Step] : [];
 }
 

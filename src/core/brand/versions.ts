@@ -1,7 +1,7 @@
 /** The shape a brand document has now. Whoever changes it adds a version, and below what makes the new shape of the old. */
-export const BRAND_VERSION = 6;
+export const BRAND_VERSION = 7;
 /** The shape commands have now, counted likewise. */
-export const COMMAND_VERSION = 5;
+export const COMMAND_VERSION = 6;
 
 type Data = Readonly<Record<string, unknown>>;
 type Upgrade = (data: Data) => Record<string, unknown>;
@@ -14,6 +14,8 @@ export const BRAND_UPGRADES: Readonly<Record<number, Upgrade>> = {
   4: (brand) => ({ acceptances: [], ...brand, version: 5 }),
   // Rules that tint came beside those of states.
   5: (brand) => ({ ...brand, version: 6 }),
+  // A brand may note how it stands to the house set.
+  6: (brand) => ({ ...brand, version: 7 }),
 };
 export const COMMAND_UPGRADES: Readonly<Record<number, Upgrade>> = {
   1: (command) => ({
@@ -22,10 +24,11 @@ export const COMMAND_UPGRADES: Readonly<Record<number, Upgrade>> = {
       step.do === 'palette.add' ? { ...step, palette: each([step.palette], withMaker)[0] } : step,
     ),
   }),
-  // Only kinds of steps were added, and a kind of rule.
+  // Only kinds of steps were added, a kind of rule, and a field.
   2: (command) => command,
   3: (command) => command,
   4: (command) => command,
+  5: (command) => command,
 };
 
 /** Who made a palette once stood with its source; a file of nobody said “nobody named”. */

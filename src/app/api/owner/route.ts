@@ -1,14 +1,14 @@
 import { z } from 'zod';
 import { Brand } from '@/core/brand/document';
 import { createOwner } from '@/server/people';
-import { answer, body } from '@/server/request';
+import { answer, body, newPassword } from '@/server/request';
 import { signIn } from '@/server/session';
 
 const Owner = z.strictObject({
   name: Brand.shape.name,
   organisation: Brand.shape.name,
   email: z.email('That is not an address.').max(200),
-  password: z.string().min(10, 'A password needs at least 10 characters.').max(500),
+  password: newPassword,
 });
 
 export function POST(request: Request): Promise<Response> {

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { writeDownOwn } from '@/server/deeds';
 import { authenticate } from '@/server/people';
 import { addressOf, answer, body } from '@/server/request';
 import { signIn } from '@/server/session';
@@ -8,7 +9,9 @@ const SignIn = z.strictObject({ email: z.email('That is not an address.').max(20
 export function POST(request: Request): Promise<Response> {
   return answer(async () => {
     const { email, password } = await body(request, SignIn);
-    await signIn((await authenticate(email, password, addressOf(request))).id);
+    const person = await authenticate(email, password, addressOf(request));
+    await signIn(person.id);
+    await writeDownOwn(person, 'sign-in');
     return Response.json({});
   });
 }

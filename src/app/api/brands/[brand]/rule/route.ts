@@ -6,8 +6,8 @@ import { makeRule } from '@/server/sign-offs';
 export function PATCH(request: Request, { params }: { params: Promise<{ brand: string }> }): Promise<Response> {
   return answer(async () => {
     const { brand } = await params;
-    await allowed(brand, 'govern');
-    await makeRule(brand, await body(request, ReleaseRule));
+    const { person } = await allowed(brand, 'govern');
+    await makeRule(person, brand, await body(request, ReleaseRule));
     return Response.json({});
   });
 }

@@ -4,9 +4,9 @@ import { allowed, answer, mustBeSameOrigin } from '@/server/request';
 export function DELETE(request: Request, { params }: { params: Promise<{ brand: string; token: string }> }): Promise<Response> {
   return answer(async () => {
     const { brand, token } = await params;
-    await allowed(brand, 'release');
+    const { person } = await allowed(brand, 'release');
     mustBeSameOrigin(request);
-    await revokeBuildToken(brand, token);
+    await revokeBuildToken(person, brand, token);
     return Response.json({});
   });
 }

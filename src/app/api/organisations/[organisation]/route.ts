@@ -1,0 +1,14 @@
+import { houseSetOf } from '@/server/house';
+import { brandsIn } from '@/server/organisations';
+import { allowedIn, answer } from '@/server/request';
+
+type Context = { params: Promise<{ organisation: string }> };
+
+/** An organisation: its brands, and the palettes that new ones begin with. */
+export function GET(_request: Request, { params }: Context): Promise<Response> {
+  return answer(async () => {
+    const { organisation } = await params;
+    const { person, role } = await allowedIn(organisation, 'read');
+    return Response.json({ role, brands: await brandsIn(person, organisation), house: await houseSetOf(organisation) });
+  });
+}
