@@ -1,4 +1,4 @@
-import { unparse } from 'papaparse';
+import Papa from 'papaparse';
 import { Op, type Transaction } from 'sequelize';
 import { database, type PersonRow } from './database';
 
@@ -112,7 +112,7 @@ export function deedsAsCsv(organisationId: string): ReadableStream<Uint8Array> {
       last = deeds.at(-1)?.id ?? last;
       if (deeds.length > 0) {
         const rows = deeds.map(({ at, by, what, about }) => [at, by, what, about]);
-        controller.enqueue(encoder.encode(`${unparse(rows, { newline: '\r\n', escapeFormulae: true })}\r\n`));
+        controller.enqueue(encoder.encode(`${Papa.unparse(rows, { newline: '\r\n', escapeFormulae: true })}\r\n`));
       }
       if (deeds.length < PAGE) controller.close();
     },
