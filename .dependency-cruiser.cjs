@@ -63,32 +63,32 @@ module.exports = {
     ),
     rule(
       'ui-knows-no-server',
-      { path: '^src/(ui|stages|workers)/' },
+      { path: '^src/(ui|stages|organisation|workers)/' },
       { path: ['^src/(server|app|cli)/', '^node_modules/(sequelize|pg|umzug|iron-session|pino)/'] },
       'What runs in the page never reaches for the server.',
     ),
     rule(
       'ui-knows-no-stage',
       { path: '^src/(ui|workers)/' },
-      { path: '^src/stages/' },
+      { path: '^src/(stages|organisation)/' },
       'Stages stand on the shared interface, not under it.',
     ),
     rule(
       'stages-are-apart',
       { path: '^src/stages/([^/]+)/' },
-      { path: '^src/stages/', pathNot: '^src/stages/$1/' },
+      { path: '^src/(stages|organisation)/', pathNot: '^src/stages/$1/' },
       'A stage never imports another.',
     ),
     rule(
       'server-knows-no-page',
       { path: '^src/server/' },
-      { path: ['^src/(ui|stages|app|cli|workers)/', '^node_modules/(react|react-dom|@chakra-ui)/'] },
+      { path: ['^src/(ui|stages|organisation|app|cli|workers)/', '^node_modules/(react|react-dom|@chakra-ui)/'] },
       'The server knows the core, never React.',
     ),
     rule(
       'cli-needs-no-server',
       { path: '^src/cli/' },
-      { path: '^src/(server|ui|stages|app|workers)/' },
+      { path: '^src/(server|ui|stages|organisation|app|workers)/' },
       'The command line works without either.',
     ),
     rule(

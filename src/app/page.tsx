@@ -1,5 +1,6 @@
 import { redirect } from 'next/navigation';
 import { brandsOf } from '@/server/brands';
+import { organisationsOf } from '@/server/organisations';
 import { currentPerson } from '@/server/session';
 
 /** The way in: to the person's first brand, or to signing in. */
@@ -7,6 +8,9 @@ export default async function Home() {
   const person = await currentPerson();
   if (!person) redirect('/sign-in');
   const [brand] = await brandsOf(person);
-  if (!brand) redirect('/sign-in');
+  if (!brand) {
+    const [organisation] = await organisationsOf(person);
+    redirect(organisation ? `/organisation/${organisation.id}` : '/sign-in');
+  }
   redirect(`/brand/${brand.id}/mix`);
 }

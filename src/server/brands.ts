@@ -32,9 +32,6 @@ export async function rolesFor(brand: string, people: readonly string[]): Promis
   return new Map(rows.map(({ person, role }) => [person, role]));
 }
 
-/** Deeds that a brand which is laid aside still takes. */
-const OF_ARCHIVED: readonly Deed[] = ['read', 'govern'];
-
 /** A person's role for a brand, if it allows the deed. A brand of another organisation is as if it were not there. */
 export async function authorise(person: PersonRow, brandId: string, deed: Deed): Promise<Role> {
   // What is no id at all is not asked of the database, which takes no NUL in a text.

@@ -40,6 +40,14 @@ export async function organisationOf(brandId: string): Promise<string> {
   return brand.organisationId;
 }
 
+/** The organisation of a brand, where the person belongs to it, and whether the brand is archived. */
+export async function placeOf(person: PersonRow, brandId: string): Promise<{ organisation: string | null; archived: boolean }> {
+  const { Brand, Membership } = database();
+  const row = await Brand.findByPk(brandId, { attributes: ['organisationId', 'archivedAt'] });
+  const belongs = await Membership.findOne({ where: { personId: person.id, organisationId: row!.organisationId } });
+  return { organisation: belongs ? row!.organisationId : null, archived: row!.archivedAt !== null };
+}
+
 /** A brand as lists show it. */
 export interface ListedBrand {
   readonly id: string;

@@ -12,6 +12,10 @@ export interface Opening {
   readonly release: Released | null;
   readonly role: Role;
   readonly person: { readonly id: string; readonly name: string };
+  /** The organisation that the brand belongs to; null for guests, who do not. */
+  readonly organisation: string | null;
+  /** Whether the brand is archived: then it is only looked at. */
+  readonly archived: boolean;
   /** Which build of the application the page is of. */
   readonly build: string;
   /** Whether the simulated screens belong to the brand. */
@@ -42,6 +46,8 @@ export interface BrandState {
   readonly id: string;
   readonly role: Role;
   readonly person: Opening['person'];
+  readonly organisation: string | null;
+  readonly archived: boolean;
   /** What is shown: the server's document, this page's own edits, and on top the edit being tried out. */
   readonly brand: Brand;
   readonly replica: Replica;

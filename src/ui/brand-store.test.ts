@@ -33,6 +33,8 @@ function page(role: Role = 'owner', seq = 0, brand = demo): BrandStore {
     role,
     release: null,
     person: { id: 'ida', name: 'Ida' },
+    organisation: null,
+    archived: false,
     build: 'b1',
     simulated: true,
     waitingSince: null,

@@ -47,6 +47,8 @@ export function createBrandStore(opening: Opening): BrandStore {
     id: brandId,
     role: opening.role,
     person: opening.person,
+    organisation: opening.organisation,
+    archived: opening.archived,
     brand: opening.brand,
     replica: { confirmed: opening.brand, seq: opening.seq, pending: [], brand: opening.brand },
     release: opening.release,

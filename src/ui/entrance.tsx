@@ -1,9 +1,9 @@
 'use client';
 
-import { Button, Field, Input } from '@chakra-ui/react';
-import { useState, type FormEvent } from 'react';
+import { Button } from '@chakra-ui/react';
+import type { FormEvent } from 'react';
 import type { Role } from '@/core/brand/roles';
-import { request } from './request';
+import { EntranceFrame, Line, useEntering } from './entrance-frame';
 import css from './entrance.module.css';
 
 const WORDS: Record<Role, string> = {
@@ -22,99 +22,51 @@ interface EntranceProps {
 
 /** The way in: a demo person with one click, one's own address, or the first visitor who becomes the owner. */
 export function Entrance({ demoPeople, first, to }: EntranceProps) {
-  const [error, setError] = useState('');
-  const [busy, setBusy] = useState(false);
-  const enter = async (path: string, body: unknown) => {
-    setBusy(true);
-    setError('');
-    try {
-      await request(path, 'POST', body);
-      window.location.replace(to);
-    } catch (failure) {
-      setError(
-        failure instanceof TypeError ? 'The server cannot be reached; try again in a moment.' : (failure as Error).message,
-      );
-      setBusy(false);
-    }
-  };
+  const { error, busy, enter } = useEntering(to);
   const submit = (path: string) => (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     void enter(path, Object.fromEntries(new FormData(event.currentTarget)));
   };
   return (
-    <main className={css.page}>
-      <div className={css.bands} aria-hidden>
-        <i />
-        <i />
-        <i />
-        <i />
-        <i />
-        <i />
-      </div>
-      <section className={css.panel}>
-        <h1>Breakwater</h1>
-        <p className={css.motto}>Define once; identical everywhere; provably so.</p>
-        {demoPeople.length > 0 && (
-          <>
-            <h2>Quillhaven Ferries, an invented company: come in as</h2>
-            <ul className={css.people}>
-              {demoPeople.map(({ id, name, role }) => (
-                <li key={id}>
-                  <button disabled={busy} onClick={() => void enter('/api/sign-in/demo', { person: id })}>
-                    <b>{name}</b>
-                    <span>{role}</span>
-                    <small>{WORDS[role]}</small>
-                  </button>
-                </li>
-              ))}
-            </ul>
-          </>
-        )}
-        {first && (
-          <form onSubmit={submit('/api/owner')} className={css.form}>
-            <h2>Nobody is here yet: you become the owner</h2>
-            <Line label="Your name" name="name" autoComplete="name" />
-            <Line label="Organisation" name="organisation" autoComplete="organization" />
-            <Line label="E-mail address" name="email" type="email" autoComplete="email" />
-            <Line label="Password, 10 characters or more" name="password" type="password" autoComplete="new-password" />
-            <Button type="submit" disabled={busy}>
-              Begin
-            </Button>
-          </form>
-        )}
-        {!first && demoPeople.length === 0 && (
-          <form onSubmit={submit('/api/sign-in')} className={css.form}>
-            <h2>Sign in</h2>
-            <Line label="E-mail address" name="email" type="email" autoComplete="email" />
-            <Line label="Password" name="password" type="password" autoComplete="current-password" />
-            <Button type="submit" disabled={busy}>
-              Sign in
-            </Button>
-          </form>
-        )}
-        <p role="alert" className={css.error}>
-          {error}
-        </p>
-      </section>
-    </main>
-  );
-}
-
-function Line({
-  label,
-  name,
-  type = 'text',
-  autoComplete,
-}: {
-  label: string;
-  name: string;
-  type?: string;
-  autoComplete: string;
-}) {
-  return (
-    <Field.Root required>
-      <Field.Label>{label}</Field.Label>
-      <Input name={name} type={type} autoComplete={autoComplete} size="sm" variant="outline" borderColor="var(--soft)" />
-    </Field.Root>
+    <EntranceFrame error={error}>
+      {demoPeople.length > 0 && (
+        <>
+          <h2>Quillhaven Ferries, an invented company: come in as</h2>
+          <ul className={css.people}>
+            {demoPeople.map(({ id, name, role }) => (
+              <li key={id}>
+                <button disabled={busy} onClick={() => void enter('/api/sign-in/demo', { person: id })}>
+                  <b>{name}</b>
+                  <span>{role}</span>
+                  <small>{WORDS[role]}</small>
+                </button>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      {first && (
+        <form onSubmit={submit('/api/owner')} className={css.form}>
+          <h2>Nobody is here yet: you become the owner</h2>
+          <Line label="Your name" name="name" autoComplete="name" />
+          <Line label="Organisation" name="organisation" autoComplete="organization" />
+          <Line label="E-mail address" name="email" type="email" autoComplete="email" />
+          <Line label="Password, 10 characters or more" name="password" type="password" autoComplete="new-password" />
+          <Button type="submit" disabled={busy}>
+            Begin
+          </Button>
+        </form>
+      )}
+      {!first && demoPeople.length === 0 && (
+        <form onSubmit={submit('/api/sign-in')} className={css.form}>
+          <h2>Sign in</h2>
+          <Line label="E-mail address" name="email" type="email" autoComplete="email" />
+          <Line label="Password" name="password" type="password" autoComplete="current-password" />
+          <Button type="submit" disabled={busy}>
+            Sign in
+          </Button>
+        </form>
+      )}
+    </EntranceFrame>
   );
 }

@@ -3,11 +3,11 @@ import { environment } from '@/server/environment';
 import { isEmpty } from '@/server/people';
 import { Entrance } from '@/ui/entrance';
 
-/** Pages of a brand, which whoever was asked to sign in is led back to; anything else is not followed. */
-const OF_BRAND = /^\/brand\/[A-Za-z0-9_-]{1,40}\/[a-z]{1,10}(?:\?camera)?$/;
+/** Pages of a brand and of an organisation, which whoever was asked to sign in is led back to; anything else is not followed. */
+const INSIDE = /^\/(?:brand\/[A-Za-z0-9_-]{1,40}\/[a-z]{1,10}(?:\?camera)?|organisation\/[A-Za-z0-9_-]{1,40})$/;
 
 export default async function SignInPage({ searchParams }: { searchParams: Promise<Record<string, unknown>> }) {
   const { to } = await searchParams;
   const people = environment().BREAKWATER_DEMO === '1' ? await demoPeople() : [];
-  return <Entrance demoPeople={people} first={await isEmpty()} to={OF_BRAND.test(String(to)) ? String(to) : '/'} />;
+  return <Entrance demoPeople={people} first={await isEmpty()} to={INSIDE.test(String(to)) ? String(to) : '/'} />;
 }

@@ -5,11 +5,13 @@ import { useSearchParams } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { useCatch } from '@/ui/catch-store';
+import { useHouse } from '@/ui/house';
 import { useGoTo } from '@/ui/stage-link';
 import { StageTitle } from '@/ui/stage-title';
 import { Camera } from './camera';
 import { CatchList } from './catch-list';
 import { Generator } from './generator';
+import { House } from './house';
 import { PictureSource } from './picture-source';
 import { SendCatch } from './send-catch';
 import { SendCaught } from './send-caught';
@@ -26,7 +28,8 @@ export function Gather() {
   const { reading, stop, opened, close, takeText, takeFiles, takeCells } = useIntake();
   const pick = useScreenPick();
   const forCamera = useSearchParams().has('camera');
-  const [panel, setPanel] = useState<'camera' | 'generator' | 'shelf' | null>(forCamera ? 'camera' : null);
+  const [panel, setPanel] = useState<'camera' | 'generator' | 'shelf' | 'house' | null>(forCamera ? 'camera' : null);
+  const house = useHouse();
   const goTo = useGoTo();
   const take = (files: File[]) => {
     setPanel(null);
@@ -66,12 +69,16 @@ export function Gather() {
         <Button size="xs" variant="outline" onClick={() => setPanel('shelf')}>
           Shelf
         </Button>
+        <Button size="xs" variant="outline" onClick={() => setPanel('house')}>
+          House set
+          {house.standing === 'behind' && <small>{house.differences.length}</small>}
+        </Button>
         <Button size="xs" variant="outline" disabled={waiting && !text && !opened} onClick={empty}>
           Empty the catch
         </Button>
       </StageTitle>
       {forCamera && !waiting && <SendCaught />}
-      <div className={css.columns} data-wide={panel === 'shelf' || panel === 'generator' || undefined}>
+      <div className={css.columns} data-wide={panel === 'shelf' || panel === 'generator' || panel === 'house' || undefined}>
         <section>
           {panel === 'camera' ? (
             <Camera onPhone={forCamera} onFrame={(file) => take([file])} onClose={() => setPanel(null)} />
@@ -79,6 +86,8 @@ export function Gather() {
             <Generator />
           ) : panel === 'shelf' ? (
             <Shelf />
+          ) : panel === 'house' ? (
+            <House />
           ) : opened?.kind === 'picture' ? (
             <PictureSource key={opened.id} picture={opened} />
           ) : opened?.kind === 'table' ? (

@@ -11,6 +11,7 @@ import { useBrand } from '../brand-context';
 import { waitingCount } from '../brand-state';
 import { useCatch } from '../catch-store';
 import { useFindings } from '../findings';
+import { useHouse } from '../house';
 import { useMatch } from '../match-store';
 import { useSignOffs } from '../sign-offs';
 import { StageLink } from '../stage-link';
@@ -167,9 +168,10 @@ function useStageCounts(): Record<StageId, string> {
     [brand],
   );
   const { open } = useSignOffs();
+  const { standing } = useHouse();
   const unreleased = useMemo(() => compareBrands(release?.document ?? null, brand).length, [release, brand]);
   return {
-    gather: caught > 0 ? `${caught} in the catch` : '',
+    gather: caught > 0 ? `${caught} in the catch` : standing === 'behind' ? 'house set moved' : '',
     mix: '',
     name: colourless > 0 ? `${colourless} without colour` : '',
     prove: failing > 0 ? `${failing} failing` : '',

@@ -6,6 +6,7 @@ import { buildId } from '@/server/build-id';
 import { hasSimulatedScreens } from '@/server/demo';
 import { loadBrand } from '@/server/documents';
 import { Refused } from '@/server/refused';
+import { placeOf } from '@/server/organisations';
 import { latestRelease, waitingSince } from '@/server/releases';
 import { currentPerson } from '@/server/session';
 import { BrandProvider } from '@/ui/brand-context';
@@ -31,10 +32,14 @@ export default async function BrandLayout({ params, children }: { params: Promis
     try {
       const role = await authorise(person!, brandId, 'read');
       const { brand, seq } = await loadBrand(brandId);
+      const { organisation, archived } = await placeOf(person!, brandId);
       return {
         brand,
         seq,
-        role,
+        // What is archived takes no edit from anybody.
+        role: archived ? 'viewer' : role,
+        organisation,
+        archived,
         release: await latestRelease(brandId),
         person: { id: person!.id, name: person!.name },
         build: buildId(),
