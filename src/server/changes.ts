@@ -169,14 +169,67 @@ export async function changesAfter(brandId: string, seq: number, limit: number):
   return told(rows);
 }
 
-/** The latest changes that touched one entity, newest first. */
-export async function historyOf(brandId: string, entity: string): Promise<ToldChange[]> {
-  const rows = await database().Change.findAll({
-    where: { brandId, touched: { [Op.contains]: [entity] } },
+/** Which changes of a brand are wanted. */
+export interface HistoryAsked {
+  /** Id of what they touched; of a palette also what touched its swatches. All, where nothing is said. */
+  readonly of?: string | undefined;
+  /** Id of who made them. */
+  readonly by?: string | undefined;
+  /** Only those with a smaller number. */
+  readonly before?: number | undefined;
+}
+
+/** A change as history tells it. */
+export interface PastChange {
+  readonly seq: number;
+  readonly label: string;
+  readonly by: string;
+  /** ISO 8601, in UTC. */
+  readonly at: string;
+}
+
+const PAST_AT_ONCE = 60;
+
+/** Changes of a brand, the latest first. */
+export async function historyOf(brandId: string, { of, by, before }: HistoryAsked): Promise<PastChange[]> {
+  const { Change, Person } = database();
+  const within = of === undefined ? [] : await withSwatches(brandId, of);
+  const rows = await Change.findAll({
+    where: {
+      brandId,
+      ...(of !== undefined && { touched: { [Op.overlap]: within } }),
+      ...(by !== undefined && { personId: by }),
+      ...(before !== undefined && { seq: { [Op.lt]: before } }),
+    },
     order: [['seq', 'DESC']],
-    limit: 20,
+    limit: PAST_AT_ONCE,
+    attributes: ['seq', 'command', 'personId', 'at'],
   });
-  return told(rows);
+  const people = await Person.findAll({
+    where: { id: [...new Set(rows.map(({ personId }) => personId))] },
+    attributes: ['id', 'name'],
+  });
+  const names = new Map(people.map(({ id, name }) => [id, name]));
+  return rows.map(({ seq, command, personId, at }) => ({
+    seq,
+    label: command.label,
+    by: names.get(personId) ?? 'somebody',
+    at: at.toISOString(),
+  }));
+}
+
+async function withSwatches(brandId: string, id: string): Promise<string[]> {
+  const { brand } = await loadBrand(brandId);
+  return [id, ...(brand.palettes.find((palette) => palette.id === id)?.swatches.map((swatch) => swatch.id) ?? [])];
+}
+
+/** Everybody who has ever changed a brand, by name. */
+export async function makersOf(brandId: string): Promise<{ id: string; name: string }[]> {
+  const { Change, Person } = database();
+  const makers = await Change.findAll({ where: { brandId }, attributes: ['personId'], group: 'personId' });
+  const ids = makers.map(({ personId }) => personId);
+  const people = await Person.findAll({ where: { id: ids }, attributes: ['id', 'name'], order: ['name'] });
+  return people.map(({ id, name }) => ({ id, name }));
 }
 
 async function told(rows: ChangeRow[]): Promise<ToldChange[]> {

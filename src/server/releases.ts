@@ -21,6 +21,7 @@ const RELEASED = 'Somebody has released the brand just now; look at what has cha
 
 export interface ReleaseSummary {
   readonly number: number;
+  readonly seq: number;
   readonly title: string;
   readonly version: string;
   readonly note: string;
@@ -119,8 +120,9 @@ export async function releasesOf(brandId: string): Promise<ReleaseSummary[]> {
   const { Release, Person } = database();
   const rows = await Release.findAll({ where: { brandId }, order: [['number', 'DESC']], attributes: { exclude: ['document'] } });
   const people = new Map((await Person.findAll()).map((person) => [person.id, person.name]));
-  return rows.map(({ number, title, version, note, manifest, signedBy, at, personId }) => ({
+  return rows.map(({ number, seq, title, version, note, manifest, signedBy, at, personId }) => ({
     number,
+    seq,
     title,
     version,
     note,

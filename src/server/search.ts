@@ -1,7 +1,8 @@
 import { QueryTypes } from 'sequelize';
+import { sought } from '@/core/colour/asked';
 import { ciede2000 } from '@/core/colour/difference';
 import { labD65, labOf } from '@/core/colour/lab';
-import { readColour, type ReadColour } from '@/core/colour/read';
+import type { ReadColour } from '@/core/colour/read';
 import { database, type PersonRow } from './database';
 import { organisationOf } from './organisations';
 
@@ -51,14 +52,15 @@ export async function scopeOf(person: PersonRow, brandId: string): Promise<Scope
   return { organisation, hidden: rows.map(({ id }) => id) };
 }
 
-/** The colour that a search asks for, such as `#1f6f78`, `near teal` or `1f6f78`; null where it asks for a name. */
-export function colourAskedFor(query: string): ReadColour | null {
-  const asked = query.trim().replace(/^near\s+/i, '');
-  return readColour(asked) ?? (/^[0-9a-f]{6}$/i.test(asked) ? readColour(`#${asked}`) : null);
+/** Swatches that somebody looks for: the nearest to a colour first, then those of a name. */
+export async function swatchesFor(scope: Scope, typed: string): Promise<FoundSwatch[]> {
+  const { colour, name } = sought(typed);
+  const near = colour ? await swatchesNear(scope, colour) : [];
+  return [...near, ...(name ? await swatchesNamed(scope, name) : [])];
 }
 
 /** Swatches near a colour, the nearest by ΔE2000 first. */
-export async function swatchesNear(scope: Scope, colour: ReadColour): Promise<FoundSwatch[]> {
+async function swatchesNear(scope: Scope, colour: ReadColour): Promise<FoundSwatch[]> {
   const lab = labD65(colour);
   const found = await select(scope, 'TRUE ORDER BY s.lab <-> cube(ARRAY[:lab]::float8[])', CANDIDATES, { lab: [...lab] });
   return found
@@ -68,8 +70,8 @@ export async function swatchesNear(scope: Scope, colour: ReadColour): Promise<Fo
 }
 
 /** Swatches by name: those called just so, then those that begin so, then those that have it anywhere. */
-export async function swatchesNamed(scope: Scope, query: string): Promise<FoundSwatch[]> {
-  const words = query.trim().toLowerCase();
+async function swatchesNamed(scope: Scope, query: string): Promise<FoundSwatch[]> {
+  const words = query.toLowerCase();
   const pattern = words.replace(/[\\%_]/g, '\\$&');
   const just = await select(scope, 'lower(s.name) = :words', MOST, { words });
   const others =

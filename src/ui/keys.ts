@@ -36,6 +36,9 @@ export const PROVE_KEYS = { swap: 'X' } as const;
 /** Rolls the generator's strips again; with Shift, back to the ones before. */
 export const ROLL_KEY = 'R';
 
+/** Searches everything. */
+export const SEARCH_KEY = '/';
+
 interface KeyLine {
   readonly keys: readonly string[];
   readonly does: string;
@@ -44,6 +47,7 @@ interface KeyLine {
 /** Every key there is, by where it works; none of them while a field is typed in. */
 export const KEYS: Readonly<Record<'everywhere' | StageId, readonly KeyLine[]>> = {
   everywhere: [
+    { keys: [SEARCH_KEY], does: 'search' },
     { keys: ['1', '…', '6'], does: 'go to a stage' },
     { keys: ['Ctrl Z'], does: 'undo' },
     { keys: ['Ctrl Shift Z', 'Ctrl Y'], does: 'redo' },

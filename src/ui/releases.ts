@@ -6,6 +6,8 @@ import { request } from './request';
 
 export interface ReleaseSummary {
   number: number;
+  /** Number of the last change in it. */
+  seq: number;
   title: string;
   /** MAJOR.MINOR.PATCH. */
   version: string;

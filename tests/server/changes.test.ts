@@ -79,7 +79,7 @@ test('many at once are put in one order without gaps, and everybody hears of the
 });
 
 test('the history says who changed what', async () => {
-  const { body } = await ida.send('GET', '/api/brands/quillhaven/history/core-rope');
+  const { body } = await ida.send('GET', '/api/brands/quillhaven/history?of=core-rope');
   expect(body.history).toHaveLength(20);
   expect(new Set(body.history.map((entry: { by: string }) => entry.by))).toEqual(new Set(['Ida', 'Oren']));
 });

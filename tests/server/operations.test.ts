@@ -193,7 +193,7 @@ test('a database of the time before snapshots is brought up to date, with what i
     const { releases } = (await visitor.send('GET', '/api/brands/quillhaven/releases')).body;
     expect(releases).toMatchObject([{ number: 1, title: 'Release 1', version: '1.0.0' }]);
     expect((await visitor.change([rename('Core')])).body.outcomes[0].seq).toBe(2);
-    const { history } = (await visitor.send('GET', '/api/brands/quillhaven/history/core')).body;
+    const { history } = (await visitor.send('GET', '/api/brands/quillhaven/history?of=core')).body;
     expect(history.map(({ label }: { label: string }) => label)).toEqual(['Test', 'Old']);
   } finally {
     await end(child);

@@ -214,9 +214,8 @@ test('swatches are found by colour, the nearest by ΔE2000 first, and by name, a
     const { rows } = await database.query<{ value: string }>(`SELECT value FROM swatches WHERE organisation_id = 'quillhaven'
       AND brand_id IN (SELECT brand_id FROM brand_parts WHERE person_id = 'demo-oren')`);
     const nearest = rows.map(({ value }) => ciede2000(labOf(value), asked)).sort((one, two) => one - two);
-    expect((await find(query)).map(({ distance }) => distance!.toFixed(4))).toEqual(
-      nearest.slice(0, 40).map((d) => d.toFixed(4)),
-    );
+    const near = (await find(query)).filter(({ distance }) => distance !== null);
+    expect(near.map(({ distance }) => distance!.toFixed(4))).toEqual(nearest.slice(0, 40).map((d) => d.toFixed(4)));
   }
   await ida.change([{ do: 'swatch.edit', id: 'core-foam', set: { name: 'Cuttlebone' } }]);
   expect((await find('tleBON')).map(({ name }) => name)).toEqual(['Cuttlebone']);

@@ -62,6 +62,7 @@ test('taken in part, the rest stays as it is and is not told as new; the next se
   expect(houseStanding(now, { number: 3 }, 3)).toBe('behind');
   expect(houseStanding(first, two, 4)).toBe('behind');
   expect(houseStanding(empty, one, 1)).toBe('behind');
+  expect(houseStanding(empty, { number: 0 }, 5)).toBe('decided');
 });
 
 test('a pinned brand is left alone until it is let go', () => {

@@ -66,7 +66,7 @@ export function houseStanding(
 ): HouseStanding {
   if (differences === 0) return 'has it';
   if (house?.pinned) return 'pinned';
-  return house !== undefined && house.number >= set.number ? 'decided' : 'behind';
+  return set.number <= (house?.number ?? 0) ? 'decided' : 'behind';
 }
 
 /**

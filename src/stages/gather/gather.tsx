@@ -50,10 +50,7 @@ export function Gather() {
   return (
     <div {...getRootProps()} className={css.stage} data-dropping={isDragActive || undefined}>
       <input {...getInputProps()} data-testid="files" />
-      <StageTitle
-        title="Gather"
-        about={waiting ? 'Paste, drop or pick: everything with colours in it' : `from ${sources.join(', ')}`}
-      >
+      <StageTitle title="Gather" about={waiting ? 'Paste, drop or pick colours' : `from ${sources.join(', ')}`}>
         <Button size="xs" variant="outline" onClick={open}>
           Choose files…
         </Button>

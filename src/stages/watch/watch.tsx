@@ -5,6 +5,7 @@ import { useDataWhileOpen } from '@/ui/charts/use-data';
 import { useSignOffs } from '@/ui/sign-offs';
 import { StageViews, type StageView } from '@/ui/stage-views';
 import { DriftView } from './drift-view';
+import { HistoryView } from './history/history-view';
 import { MatchView } from './match-view';
 import { Releases } from './releases';
 import { SignOffView } from './sign-off/sign-off-view';
@@ -14,6 +15,7 @@ const VIEWS: readonly StageView<ViewId>[] = [
   { id: 'match', label: 'Match report', View: MatchView },
   { id: 'sign-off', label: 'Sign-off', View: SignOffView },
   { id: 'releases', label: 'Releases', View: Releases },
+  { id: 'history', label: 'History', View: HistoryView },
   { id: 'delivered', label: 'Delivered files', View: DriftView },
 ];
 

@@ -14,10 +14,12 @@ import { Footer } from './footer';
 import { Guide } from './guide';
 import { Header } from './header';
 import { useGoTo } from '../stage-link';
+import { useSearch, useSwatchOfAddress } from '../search/use-search';
 import { hasOwnUndo, isTyping } from '../typing';
 import { KeyHelp } from './key-help';
 import { STAGES, type StageId } from './stages';
 import { Strand } from './strand';
+import { useAddPalette } from './use-add-palette';
 import { SwatchDrag } from './swatch-drag';
 import { useCaught } from './use-caught';
 import { useFocusKept } from './use-focus-kept';
@@ -48,14 +50,22 @@ export function Frame({ surround, guideHidden, children }: { surround: Surround;
   useFocusKept();
   useFindingsKept();
   useReleaseReminder();
+  useSwatchOfAddress();
   const [keysShown, setKeysShown] = useState(false);
-  useFrameKeys(
-    () => {
-      const next = SURROUNDS[(SURROUNDS.indexOf(preferences.surround) + 1) % SURROUNDS.length]!;
-      prefer({ surround: next });
-    },
-    () => setKeysShown(true),
-  );
+  const nextSurround = () => {
+    const next = SURROUNDS[(SURROUNDS.indexOf(preferences.surround) + 1) % SURROUNDS.length]!;
+    prefer({ surround: next });
+  };
+  const store = useBrandStore();
+  const addPalette = useAddPalette();
+  const search = useSearch([
+    { words: 'Undo', key: 'Ctrl Z', run: () => store.getState().undo() },
+    { words: 'Redo', key: 'Ctrl Shift Z', run: () => store.getState().redo() },
+    { words: 'New palette', key: '', run: addPalette },
+    { words: 'Next surround', key: 'G', run: nextSurround },
+    { words: 'All keys', key: '?', run: () => setKeysShown(true) },
+  ]);
+  useFrameKeys(nextSurround, () => setKeysShown(true));
   const wide = stage === 'watch' || stage === 'ship' || stage === 'gather';
   const [panel, setPanel] = usePanel(stage);
   return (
@@ -88,6 +98,7 @@ export function Frame({ surround, guideHidden, children }: { surround: Surround;
         <Strand>
           <div className={css.inStrand}>
             <BrandHead />
+            <button onClick={search.open}>Search</button>
             <button onClick={() => setKeysShown(true)}>All keys</button>
             {preferences.guideHidden && <button onClick={() => prefer({ guideHidden: false })}>Show the guide</button>}
           </div>
@@ -104,6 +115,7 @@ export function Frame({ surround, guideHidden, children }: { surround: Surround;
         onKeys={() => setKeysShown(true)}
       />
       <ConflictDialog />
+      {search.dialog}
       <KeyHelp stage={stage} open={keysShown} onOpen={setKeysShown} />
     </div>
   );

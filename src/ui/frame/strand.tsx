@@ -4,11 +4,11 @@ import { Input } from '@chakra-ui/react';
 import { useDraggable } from '@dnd-kit/core';
 import { memo, useCallback, useMemo, useState, type PointerEvent, type ReactNode } from 'react';
 import { type Palette, PALETTE_KINDS } from '@/core/brand/document';
-import { newId } from '@/core/brand/identity';
 import { useBrand, useBrandStore, useMayEdit } from '../brand-context';
 import type { Dragged, DraggedData } from '../dragged';
 import { useGoTo } from '../stage-link';
 import { ribbon } from '../ribbon';
+import { useAddPalette } from './use-add-palette';
 import css from './frame.module.css';
 
 export const KIND_WORDS: Record<Palette['kind'], string> = {
@@ -25,9 +25,8 @@ const SEARCHED = 5;
 /** Every palette of the brand as a ribbon, in view wherever there is room. @param children stand above them */
 export function Strand({ children }: { children: ReactNode }) {
   const palettes = useBrand((state) => state.brand.palettes);
-  const { current, run, choosePalette } = useBrand((state) => ({
+  const { current, choosePalette } = useBrand((state) => ({
     current: state.palette,
-    run: state.run,
     choosePalette: state.choosePalette,
   }));
   const mayEdit = useMayEdit();
@@ -39,10 +38,7 @@ export function Strand({ children }: { children: ReactNode }) {
     },
     [choosePalette, goTo],
   );
-  const add = () => {
-    const palette: Palette = { id: newId(), name: 'New palette', kind: 'loose', swatches: [] };
-    if (run({ label: 'Add a palette', steps: [{ do: 'palette.add', palette, before: null }] })) open(palette.id);
-  };
+  const add = useAddPalette();
   const { onDown, setNodeRef, listeners } = useRibbonDrag();
   const [sought, setSought] = useState('');
   const found = useMemo(() => searched(palettes, sought), [palettes, sought]);

@@ -16,7 +16,7 @@ export const History = memo(function History({ entity }: { entity: string }) {
   const { id, touched } = useBrand((state) => ({ id: state.id, touched: state.touched.get(entity)?.at }));
   const { data, isError } = useQuery({
     queryKey: ['history', id, entity, touched],
-    queryFn: () => request<{ history: Entry[] }>(`/api/brands/${id}/history/${entity}`),
+    queryFn: () => request<{ history: Entry[] }>(`/api/brands/${id}/history?of=${entity}`),
     placeholderData: (earlier) => earlier,
   });
   const history = data?.history ?? [];

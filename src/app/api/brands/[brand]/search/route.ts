@@ -1,7 +1,7 @@
 import { isStorable } from '@/core/base/storable';
 import { Refused } from '@/server/refused';
 import { allowed, answer } from '@/server/request';
-import { colourAskedFor, scopeOf, swatchesNamed, swatchesNear } from '@/server/search';
+import { scopeOf, swatchesFor } from '@/server/search';
 
 const LONGEST = 200;
 
@@ -14,8 +14,6 @@ export function GET(request: Request, { params }: { params: Promise<{ brand: str
     if (query.length > LONGEST || !isStorable(query))
       throw new Refused(400, `Look for a colour or a name of at most ${LONGEST} characters.`);
     if (query === '') return Response.json({ swatches: [] });
-    const scope = await scopeOf(person, brand);
-    const colour = colourAskedFor(query);
-    return Response.json({ swatches: colour ? await swatchesNear(scope, colour) : await swatchesNamed(scope, query) });
+    return Response.json({ swatches: await swatchesFor(await scopeOf(person, brand), query) });
   });
 }
