@@ -2,6 +2,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node
 import { join } from 'node:path';
 import { Command, InvalidArgumentError } from 'commander';
 import { demoSource } from '../demo/demo';
+import { PAST } from '../demo/past';
 import { build, buildPrograms } from './build';
 import { backUpBefore } from './backup';
 import { freePort } from './cluster';
@@ -61,7 +62,7 @@ async function start(): Promise<void> {
     const { document, hosts } = demoSource();
     await step(
       'demo',
-      () => loadDemo(document, options.resetDemo ?? false, hosts),
+      () => loadDemo(document, options.resetDemo ?? false, hosts, PAST),
       (loaded) => (loaded ? 'loaded' : 'is there already'),
     );
   }

@@ -3,6 +3,7 @@ import { KeptBrand } from '@/core/brand/document';
 import type { Role } from '@/core/brand/roles';
 import { createBrand } from './brands';
 import { database } from './database';
+import { keepPast, type DemoPast } from './demo-past';
 import { environment } from './environment';
 
 const PEOPLE: readonly { id: string; name: string; role: Role }[] = [
@@ -20,9 +21,18 @@ export function hasSimulatedScreens(brandId: string): boolean {
   return environment().BREAKWATER_DEMO === '1' && brandId === ORGANISATION;
 }
 
-/** Loads the demo once; with `reset`, takes the old one away first with everything that was done in it. @param hosts that its grafts
- * are written onto. @returns whether it loaded. */
-export async function loadDemo(source: unknown, reset: boolean, hosts: readonly Uint8Array[] = []): Promise<boolean> {
+/**
+ * Loads the demo once; with `reset`, takes the old one away first with everything that was done in it.
+ * @param hosts that its grafts are written onto
+ * @param past what was done in it before; nothing, where one wants it as it was never used
+ * @returns whether it loaded
+ */
+export async function loadDemo(
+  source: unknown,
+  reset: boolean,
+  hosts: readonly Uint8Array[] = [],
+  past: DemoPast | null = null,
+): Promise<boolean> {
   const document = KeptBrand.parse(source);
   const { sequelize, Organisation, Person, Membership } = database();
   return sequelize.transaction(async (transaction) => {
@@ -39,15 +49,14 @@ export async function loadDemo(source: unknown, reset: boolean, hosts: readonly 
       );
       await Membership.create({ personId: id, organisationId: ORGANISATION, role }, { transaction });
     }
-    await createBrand(document, ORGANISATION, transaction);
+    const kept = new Map(hosts.map((bytes) => [createHash('sha256').update(bytes).digest('hex'), bytes]));
+    if (past) await keepPast(document, ORGANISATION, past, kept, transaction);
+    else await createBrand(document, ORGANISATION, transaction);
     const owner = PEOPLE[0]!.id;
-    const rows = hosts.map((bytes) => ({
-      brandId: document.id,
-      sha256: createHash('sha256').update(bytes).digest('hex'),
-      bytes: Buffer.from(bytes),
-      personId: owner,
-    }));
-    await database().Host.bulkCreate(rows, { transaction });
+    await database().Host.bulkCreate(
+      [...kept].map(([sha256, bytes]) => ({ brandId: document.id, sha256, bytes: Buffer.from(bytes), personId: owner })),
+      { transaction },
+    );
     return true;
   });
 }

@@ -1,12 +1,13 @@
 import { KeptBrand, type Brand } from '@/core/brand/document';
 import { sha256 } from '@/core/base/sha256';
-import { Op } from 'sequelize';
+import { Op, type InferCreationAttributes, type Optional, type Transaction } from 'sequelize';
 import { compareBrands } from '@/core/brand/compare';
 import type { Role } from '@/core/brand/roles';
 import { nextVersion, proposedStep, type VersionStep } from '@/core/release/version';
+import type { WrittenFile } from '@/core/formats/kit/format';
 import type { ManifestEntry } from '@/core/release/bundle';
 import { loadBrand } from './documents';
-import { database, type PersonRow, type ReleaseFileRow } from './database';
+import { database, type PersonRow, type ReleaseFileRow, type ReleaseRow } from './database';
 import { announce } from './announce';
 import { writeDownOf } from './deeds';
 import { keptFilesOf } from './kept-files';
@@ -53,7 +54,7 @@ export async function makeRelease(
   brandId: string,
   { seq, title, note, step }: NewRelease,
 ): Promise<number> {
-  const { sequelize, Release, ReleaseFile } = database();
+  const { sequelize, Release } = database();
   const current = await loadBrand(brandId);
   if (current.seq !== seq) throw new Refused(409, MOVED_ON);
   const signed = await mustBeSigned(role, current);
@@ -67,15 +68,7 @@ export async function makeRelease(
     kept: await keptFilesOf(current.brand),
   }));
   if (stops !== null) throw new Refused(409, `Nothing was released: ${stops}`);
-  const rows = await Promise.all(
-    files.map(async ({ path, mediaType, bytes }) => ({
-      brandId,
-      path,
-      mediaType,
-      sha256: await sha256(bytes),
-      bytes: Buffer.from(bytes),
-    })),
-  );
+  const hashed = await hashedFiles(files);
   const differences = step || !before ? [] : compareBrands(before, current.brand);
   const version = nextVersion(last?.version ?? null, step ?? proposedStep(differences).step);
   return sequelize.transaction(async (transaction) => {
@@ -84,7 +77,7 @@ export async function makeRelease(
     if (head?.seq !== seq) throw new Refused(409, MOVED_ON);
     const number = (last?.number ?? 0) + 1;
     if ((await Release.count({ where: { brandId, number }, transaction })) > 0) throw new Refused(409, RELEASED);
-    await Release.create(
+    await keepRelease(
       {
         brandId,
         number,
@@ -97,17 +90,44 @@ export async function makeRelease(
         signedBy: [...signed.by],
         personId: person.id,
       },
-      { transaction },
-    );
-    await ReleaseFile.bulkCreate(
-      rows.map((row) => ({ ...row, number })),
-      { transaction },
+      hashed,
+      transaction,
     );
     await endWithRelease(signed, brandId, number, transaction);
     await writeDownOf(person, brandId, { what: 'release', about: `release ${number} of ${current.brand.name}` }, transaction);
     await announce({ brand: brandId, kind: 'release' }, transaction);
     return number;
   });
+}
+
+/** A file as it is kept with its release. */
+type KeptFile = Omit<InferCreationAttributes<ReleaseFileRow>, 'brandId' | 'number'>;
+
+/** Files with their hashes, to be kept: made before the brand is locked. */
+export function hashedFiles(files: readonly WrittenFile[]): Promise<KeptFile[]> {
+  return Promise.all(
+    files.map(async ({ path, mediaType, bytes }) => ({
+      path,
+      mediaType,
+      sha256: await sha256(bytes),
+      bytes: Buffer.from(bytes),
+    })),
+  );
+}
+
+/** Keeps a release with its files, for good. */
+export async function keepRelease(
+  release: Optional<InferCreationAttributes<ReleaseRow>, 'at'>,
+  files: readonly KeptFile[],
+  transaction: Transaction,
+): Promise<void> {
+  const { Release, ReleaseFile } = database();
+  const { brandId, number } = release;
+  await Release.create(release, { transaction });
+  await ReleaseFile.bulkCreate(
+    files.map((file) => ({ ...file, brandId, number })),
+    { transaction },
+  );
 }
 
 function moreErrors(errors: readonly string[]): string {

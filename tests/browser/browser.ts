@@ -46,7 +46,7 @@ export class Person {
   }
 
   /** Somebody who is signed in already, and has the demo's brand before them. */
-  static async enter(browser: Browser, server: TestServer, name: 'Ida' | 'Oren' | 'Wim'): Promise<Person> {
+  static async enter(browser: Browser, server: TestServer, name: 'Ida' | 'Oren' | 'Petra' | 'Wim'): Promise<Person> {
     const context = await browser.createBrowserContext();
     await context.overridePermissions(server.url, ['clipboard-read', 'clipboard-write', 'clipboard-sanitized-write', 'camera']);
     const { session } = await Visitor.demo(server, name.toLowerCase() as Lowercase<typeof name>);

@@ -45,6 +45,35 @@ async function start(...args: string[]): Promise<{ child: ChildProcess; output: 
 const name = async (server: TestServer) =>
   (await (await Visitor.demo(server, 'ida')).send('GET', '/api/brands/quillhaven')).body.brand.name;
 
+/** Two releases, a review under way that lacks an approval of the last change, and a second brand that is behind the house set. */
+async function arrivesWithHistory(server: TestServer): Promise<void> {
+  const ida = await Visitor.demo(server, 'ida');
+  const get = async (path: string) => (await ida.send('GET', path)).body;
+  const { releases } = await get('/api/brands/quillhaven/releases');
+  expect(releases).toMatchObject([
+    { number: 2, version: '2.0.0', signedBy: ['Petra'] },
+    { number: 1, version: '1.0.0' },
+  ]);
+  const { brand, seq } = await get('/api/brands/quillhaven');
+  const { document } = await get(`/api/brands/quillhaven/at/${releases[0].seq}`);
+  expect(document).toEqual((await get('/api/brands/quillhaven/releases/2')).document);
+  // The past leads to the brand as its file says it.
+  const file = JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')) as object;
+  expect(brand).toEqual({ ...file, house: { number: 2 } });
+  const { signOffs } = await get('/api/brands/quillhaven/sign-offs');
+  expect(signOffs[0]).toMatchObject({
+    outcome: null,
+    by: 'Oren',
+    remarks: [{ kind: 'comment' }, { kind: 'approve', by: 'Petra' }],
+  });
+  expect(await ida.send('POST', '/api/brands/quillhaven/releases', { seq, note: '' })).toMatchObject({
+    status: 409,
+    body: { error: expect.stringContaining('did not see the latest changes') },
+  });
+  const { holders } = await get('/api/organisations/quillhaven/house');
+  expect(holders).toMatchObject([{ differ: 3 }, { name: 'Quillhaven Harbours', differ: 3, house: { number: 1 } }]);
+}
+
 test('the first start makes a private cluster, loads the demo and prints the address', async () => {
   const port = await testPort();
   const { child, output, server } = await start('--port', String(port));
@@ -60,6 +89,7 @@ test('the first start makes a private cluster, loads the demo and prints the add
   const { cluster } = settings();
   await expect(databaseUrl({ ...cluster, password: 'wrong' }, 'breakwater')).rejects.toThrow('password authentication failed');
   expect(readFileSync(join(cluster.folder, 'data/pg_hba.conf'), 'utf8')).not.toMatch(/^[^#]*\btrust\b/m);
+  await arrivesWithHistory(server);
   expect(
     await (await Visitor.demo(server, 'oren')).change([{ do: 'brand.edit', set: { name: 'Kept through Ctrl-C' } }]),
   ).toMatchObject({ status: 200 });

@@ -21,6 +21,8 @@ export function SearchDialog({ acts, onClose }: { acts: readonly Act[]; onClose:
   const goTo = useGoTo();
   const router = useRouter();
   const [typed, setTyped] = useState('');
+  /** Where the arrows or the pointer went; the first of what was found, until they have gone anywhere. */
+  const [moved, setMoved] = useState<string | null>(null);
   const query = useDeferredValue(typed.trim());
   const { data, isError } = useQuery({
     queryKey: ['search', id, query],
@@ -60,11 +62,15 @@ export function SearchDialog({ acts, onClose }: { acts: readonly Act[]; onClose:
               open
               collection={collection}
               inputValue={typed}
-              onInputValueChange={({ inputValue }) => setTyped(inputValue)}
+              onInputValueChange={({ inputValue }) => {
+                setTyped(inputValue);
+                setMoved(null);
+              }}
+              highlightedValue={(items.find(({ key }) => key === moved) ?? items[0])?.key ?? null}
+              onHighlightChange={({ highlightedValue }) => setMoved(highlightedValue)}
               onValueChange={({ items: [item] }) => item && follow(item)}
               value={[]}
               selectionBehavior="clear"
-              inputBehavior="autohighlight"
               closeOnSelect={false}
             >
               <Combobox.Control>
