@@ -10,7 +10,7 @@ export default async function Home() {
   const [brand] = await brandsOf(person);
   if (!brand) {
     const [organisation] = await organisationsOf(person);
-    redirect(organisation ? `/organisation/${organisation.id}` : '/sign-in');
+    redirect(organisation ? `/organisation/${organisation.id}` : '/no-part');
   }
   redirect(`/brand/${brand.id}/mix`);
 }

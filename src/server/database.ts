@@ -110,6 +110,12 @@ export interface ReleaseFileRow extends Row<ReleaseFileRow> {
   bytes: Buffer;
 }
 
+export interface IdentityRow extends Row<IdentityRow> {
+  /** The provider, and what it calls the person: together the same for good (OpenID Connect Core 1.0, section 5.7). */
+  issuer: string;
+  subject: string;
+  personId: string;
+}
 export interface HouseSetRow extends Row<HouseSetRow> {
   organisationId: string;
   number: number;
@@ -302,6 +308,7 @@ function define(sequelize: Sequelize) {
       personId: text(),
       at: now(),
     }),
+    Identity: sequelize.define<IdentityRow>('identity', { issuer: key(), subject: key(), personId: text() }),
     HouseSet: sequelize.define<HouseSetRow>('houseSet', {
       organisationId: key(),
       number: { ...count(), primaryKey: true },

@@ -21,6 +21,18 @@ const Environment = z.object({
   BREAKWATER_PROXY: z.string().max(2_000).optional(),
   /** Where notifications are listened for: the database itself, when BREAKWATER_DATABASE_URL leads to a pooler that lends connections by transaction. */
   BREAKWATER_LISTEN_URL: z.url({ protocol: /^postgres(ql)?$/ }).optional(),
+  /** The organisation's own provider of sign-in (OpenID Connect): its issuer, which is reached by TLS unless it is on this machine. */
+  BREAKWATER_OIDC_ISSUER: z
+    .url({ protocol: /^https?$/ })
+    .refine(
+      (text) => !text.startsWith('http:') || /^http:\/\/(127\.0\.0\.1|localhost)(:\d+)?(\/|$)/.test(text),
+      'BREAKWATER_OIDC_ISSUER is reached by https.',
+    )
+    .optional(),
+  BREAKWATER_OIDC_CLIENT_ID: z.string().min(1).max(500).optional(),
+  BREAKWATER_OIDC_CLIENT_SECRET: z.string().min(1).max(500).optional(),
+  /** What the button is called that leads there. */
+  BREAKWATER_OIDC_NAME: z.string().min(1).max(60).default('your organisation'),
   /** Whoever sends it as a bearer may ask for /health and /metrics from elsewhere. */
   BREAKWATER_OPERATIONS_TOKEN: z.string().min(20).optional(),
 });

@@ -350,6 +350,18 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
         ALTER TABLE brands ADD house json;
       `,
   },
+  {
+    // Who somebody is to a provider of sign-in.
+    name: '0014-identities',
+    sql: `
+        CREATE TABLE identities (
+          issuer text NOT NULL,
+          subject text NOT NULL,
+          person_id text NOT NULL REFERENCES people ON DELETE CASCADE,
+          PRIMARY KEY (issuer, subject)
+        );
+      `,
+  },
 ];
 
 /** The way from an empty database to today's. */

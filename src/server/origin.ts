@@ -6,6 +6,11 @@ function origins(): readonly string[] {
   return BREAKWATER_ORIGIN ? [BREAKWATER_ORIGIN] : [`http://127.0.0.1:${PORT}`, `http://localhost:${PORT}`];
 }
 
+/** The origin by which others lead people back here. */
+export function ownOrigin(): string {
+  return origins()[0]!;
+}
+
 /** Whether an `Origin` header names this application: scheme, host and port. */
 export function isOwnOrigin(origin: string | null): boolean {
   return origin !== null && origins().includes(origin);

@@ -16,12 +16,14 @@ const WORDS: Record<Role, string> = {
 interface EntranceProps {
   demoPeople: { id: string; name: string; role: Role }[];
   first: boolean;
+  /** What the organisation's own provider of sign-in is called; null where there is none. */
+  provider: string | null;
   /** Where one goes afterwards. */
   to: string;
 }
 
 /** The way in: a demo person with one click, one's own address, or the first visitor who becomes the owner. */
-export function Entrance({ demoPeople, first, to }: EntranceProps) {
+export function Entrance({ demoPeople, first, provider, to }: EntranceProps) {
   const { error, busy, enter } = useEntering(to);
   const submit = (path: string) => (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
@@ -56,6 +58,13 @@ export function Entrance({ demoPeople, first, to }: EntranceProps) {
             Begin
           </Button>
         </form>
+      )}
+      {!first && provider !== null && (
+        <p className={css.provider}>
+          <Button asChild>
+            <a href="/api/sign-in/provider">Sign in with {provider}</a>
+          </Button>
+        </p>
       )}
       {!first && demoPeople.length === 0 && (
         <form onSubmit={submit('/api/sign-in')} className={css.form}>

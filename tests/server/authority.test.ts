@@ -109,6 +109,9 @@ const ROUTES: readonly Row[] = [
   ['GET', 'screens/[...path]', 'screens/booking/index.html', undefined, 'signed in', 200],
   ['POST', 'api/owner', 'api/owner', {}, ANYBODY, 400],
   ['POST', 'api/sign-in', 'api/sign-in', {}, ANYBODY, 400],
+  // No provider of sign-in is set up here.
+  ['GET', 'api/sign-in/provider', 'api/sign-in/provider', undefined, ANYBODY, 404],
+  ['GET', 'api/sign-in/provider/back', 'api/sign-in/provider/back?code=x&state=y', undefined, ANYBODY, 404],
   ['POST', 'api/sign-in/demo', 'api/sign-in/demo', {}, ANYBODY, 400],
   ['POST', 'api/sign-out', 'api/sign-out', { wrong: 1 }, ANYBODY, 400],
 ];

@@ -176,6 +176,7 @@ test('a database of the time before snapshots is brought up to date, with what i
     '0011-search',
     '0012-people-and-brands',
     '0013-house-sets',
+    '0014-identities',
   ]);
   await closeDatabase();
   for (const name of Object.keys(serverEnv(old, 'demo'))) delete process.env[name];

@@ -1,6 +1,7 @@
 import { demoPeople } from '@/server/demo';
 import { environment } from '@/server/environment';
 import { isEmpty } from '@/server/people';
+import { providerName } from '@/server/provider';
 import { Entrance } from '@/ui/entrance';
 
 /** Pages of a brand and of an organisation, which whoever was asked to sign in is led back to; anything else is not followed. */
@@ -9,5 +10,12 @@ const INSIDE = /^\/(?:brand\/[A-Za-z0-9_-]{1,40}\/[a-z]{1,10}(?:\?camera)?|organ
 export default async function SignInPage({ searchParams }: { searchParams: Promise<Record<string, unknown>> }) {
   const { to } = await searchParams;
   const people = environment().BREAKWATER_DEMO === '1' ? await demoPeople() : [];
-  return <Entrance demoPeople={people} first={await isEmpty()} to={INSIDE.test(String(to)) ? String(to) : '/'} />;
+  return (
+    <Entrance
+      demoPeople={people}
+      first={await isEmpty()}
+      provider={providerName()}
+      to={INSIDE.test(String(to)) ? String(to) : '/'}
+    />
+  );
 }
