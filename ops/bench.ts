@@ -9,7 +9,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { AIMS_FILE, aimsTable } from './bench-aims';
 
-const PARTS = ['core', 'files', 'prove', 'drag', 'load', 'tokens', 'ship', 'heavy'];
+const PARTS = ['core', 'files', 'prove', 'drag', 'load', 'tokens', 'ship', 'heavy', 'search'];
 
 const wanted = process.argv.slice(2);
 const unknown = wanted.find((part) => !PARTS.includes(part));

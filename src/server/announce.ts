@@ -1,15 +1,22 @@
 import type { Transaction } from 'sequelize';
 import { database } from './database';
 
+/** Somebody who has pages of a brand open, and the swatches and tokens that they have chosen there. */
+export interface Here {
+  readonly id: string;
+  readonly held: readonly string[];
+}
+
 /**
  * What every instance tells the others: something happened to a brand, which is read from the database; who listens to it at that
- * instance; that a person has sent colours to their other pages; that roles for it were given or taken; or that a person has signed out
+ * instance, and what they hold there; that a person has sent colours to their other pages; that roles for it were given or taken; or that a person has signed out
  * everywhere.
  */
 export type News =
   | ({ readonly brand: string } & (
       | { readonly kind: 'change' | 'release' | 'signOff' | 'parts' }
-      | { readonly kind: 'here'; readonly instance: string; readonly people: readonly string[] }
+      | { readonly kind: 'here'; readonly instance: string; readonly people: readonly Here[] }
+      | { readonly kind: 'held'; readonly person: string; readonly page: string; readonly held: string | null }
       | { readonly kind: 'caught'; readonly person: string }
     ))
   | { readonly kind: 'signedOut'; readonly person: string };

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { Client } from 'pg';
 import { QueryTypes } from 'sequelize';
-import { announce, CHANNEL, type News } from './announce';
+import { announce, CHANNEL, type Here, type News } from './announce';
 import { buildId } from './build-id';
 import { changesAfter } from './changes';
 import type { ToldChange } from '@/core/brand/told-change';
@@ -25,8 +25,10 @@ const MOST_WAITING = 8 * 1024 * 1024;
 const SETTLE_MS = 300;
 /** An instance that has said nothing for so long is gone, and its people with it, in milliseconds. */
 const SILENT_MS = 3.5 * HEARTBEAT_MS;
-/** People told of as being here; a notification holds 8,000 bytes. */
-const MOST_HERE = 200;
+/** People told of as being here, those of whom it is told what they hold, and how much of each: a notification holds 8,000 bytes. */
+const MOST_HERE = 100;
+const MOST_HOLDING = 30;
+const MOST_HELD = 2;
 
 /** What this instance is called among the others. */
 const INSTANCE = randomUUID();
@@ -34,6 +36,10 @@ const INSTANCE = randomUUID();
 /** One page that listens to one brand. */
 interface Stream {
   readonly person: string;
+  /** Id of the page; empty where it did not say. */
+  readonly page: string;
+  /** Id of what is chosen there. */
+  held: string | null;
   readonly isOpen: () => boolean;
   readonly send: (bytes: Uint8Array) => void;
   readonly end: () => void;
@@ -54,7 +60,7 @@ class Channel {
   private reading = false;
   private readonly news = new Set<'change' | 'release' | 'signOff'>();
   /** Who listens, by instance. */
-  private readonly people = new Map<string, { readonly ids: readonly string[]; readonly at: number }>();
+  private readonly people = new Map<string, { readonly here: readonly Here[]; readonly at: number }>();
   /** What was told last of who is here. */
   private here = '';
   private settling: NodeJS.Timeout | undefined;
@@ -103,6 +109,15 @@ class Channel {
     for (const stream of [...this.streams]) if (stream.person === person) stream.send(event('caught', {}));
   }
 
+  /** A page has chosen something; the instance that it listens at tells the others. */
+  hearHeld(person: string, page: string, held: string | null): void {
+    for (const stream of this.streams)
+      if (stream.person === person && stream.page === page && stream.held !== held) {
+        stream.held = held;
+        this.saySoon();
+      }
+  }
+
   /** Says at all instances who listens here, once coming and going has settled. */
   private saySoon(): void {
     clearTimeout(this.settling);
@@ -110,7 +125,15 @@ class Channel {
   }
 
   async sayHere(): Promise<void> {
-    const people = [...new Set([...this.streams].map(({ person }) => person))].slice(0, MOST_HERE);
+    const held = new Map<string, Set<string>>();
+    for (const { person, held: one } of this.streams) {
+      const all = held.get(person) ?? new Set<string>();
+      if (one !== null) all.add(one);
+      held.set(person, all);
+    }
+    const people = [...held]
+      .slice(0, MOST_HERE)
+      .map(([id, all], at) => ({ id, held: at < MOST_HOLDING ? [...all].slice(0, MOST_HELD) : [] }));
     try {
       await announce({ brand: this.brand, kind: 'here', instance: INSTANCE, people });
     } catch (error) {
@@ -119,13 +142,16 @@ class Channel {
   }
 
   /** Who listens at an instance; the pages are told who is here when that is somebody else than before. */
-  async hearHere(instance: string, ids: readonly string[]): Promise<void> {
-    this.people.set(instance, { ids, at: Date.now() });
+  async hearHere(instance: string, here: readonly Here[]): Promise<void> {
+    this.people.set(instance, { here, at: Date.now() });
     for (const [name, { at }] of this.people) if (Date.now() - at > SILENT_MS) this.people.delete(name);
-    const all = [...new Set([...this.people.values()].flatMap((there) => there.ids))].slice(0, MOST_HERE);
+    const held = new Map<string, string[]>();
+    for (const { id, held: some } of [...this.people.values()].flatMap((there) => there.here))
+      held.set(id, [...(held.get(id) ?? []), ...some]);
+    const all = [...held.keys()].slice(0, MOST_HERE);
     try {
       const rows = await database().Person.findAll({ where: { id: all }, attributes: ['id', 'name'], order: ['name'] });
-      const people = rows.map(({ id, name }) => ({ id, name }));
+      const people = rows.map(({ id, name }) => ({ id, name, held: [...new Set(held.get(id))] }));
       const told = `event: here\ndata: ${JSON.stringify(people)}\n\n`;
       if (told === this.here) return;
       this.here = told;
@@ -189,9 +215,11 @@ class Hub {
   private client: Client | undefined;
   private heartbeat: ReturnType<typeof setInterval> | undefined;
   private stopping = false;
+  /** Whether the connection that listens was lost since it was last opened. */
+  private wasLost = false;
 
   /** A page's stream of a brand's changes after a number, as server-sent events (HTML Standard, section 9.2). */
-  stream(brand: string, person: string, after: number): { body: ReadableStream<Uint8Array>; end: () => void } {
+  stream(brand: string, person: string, page: string, after: number): { body: ReadableStream<Uint8Array>; end: () => void } {
     let end = () => {};
     let cancelled = () => false;
     const body = new ReadableStream<Uint8Array>(
@@ -201,6 +229,8 @@ class Hub {
           const channel = this.channels.get(brand) ?? new Channel(brand);
           const stream: Stream = {
             person,
+            page,
+            held: null,
             isOpen: () => isOpen,
             send: (bytes) => {
               if (!isOpen) return;
@@ -291,6 +321,7 @@ class Hub {
     const again = (error: Error) => {
       if (this.client !== client) return;
       this.client = undefined;
+      this.wasLost = true;
       log.warn({ error }, 'the live connection to the database was lost; trying again');
       client.end().catch((cause: unknown) => log.debug({ error: cause }, 'the lost connection did not close'));
       setTimeout(() => void this.listen(), 1_000).unref();
@@ -302,6 +333,7 @@ class Hub {
       const channel = this.channels.get(news.brand);
       if (news.kind === 'parts') void this.checkMembers(channel);
       else if (news.kind === 'here') void channel?.hearHere(news.instance, news.people);
+      else if (news.kind === 'held') channel?.hearHeld(news.person, news.page, news.held);
       else if (news.kind === 'caught') channel?.hearCaught(news.person);
       else channel?.hear(news.kind);
     });
@@ -312,8 +344,9 @@ class Hub {
       for (const channel of this.channels.values()) {
         channel.hear('change');
         channel.hear('release');
-        channel.hear('signOff');
+        if (this.wasLost) channel.hear('signOff');
       }
+      this.wasLost = false;
     } catch (error) {
       again(error as Error);
     }
@@ -323,8 +356,8 @@ class Hub {
 const hub = () => onePerProcess('hub', () => new Hub());
 
 /** A person's stream of what happens to a brand, after the last change their page knows. @returns it, and what ends it */
-export function liveStream(brand: string, person: string, after: number): ReturnType<Hub['stream']> {
-  return hub().stream(brand, person, after);
+export function liveStream(brand: string, person: string, page: string, after: number): ReturnType<Hub['stream']> {
+  return hub().stream(brand, person, page, after);
 }
 
 /** Ends every live stream of this instance: a server waits for its answers before it goes, and these never end by themselves. */

@@ -44,3 +44,10 @@ export function useLiveSwatch(settled: Swatch): Swatch {
 export function useMayEdit(): boolean {
   return useBrand((state) => may(state.role, 'edit'));
 }
+
+/** Names of the others who have chosen this swatch or token just now. */
+export function useHolders(entity: string): readonly string[] {
+  return useBrand(({ here, person }) =>
+    here.filter(({ id, held }) => id !== person.id && held.includes(entity)).map(({ name }) => name),
+  );
+}

@@ -67,8 +67,8 @@ export interface BrandState {
   readonly redoable: readonly Command[];
   /** Who last touched an entity from another page, and when. */
   readonly touched: ReadonlyMap<string, { readonly by: string; readonly at: string }>;
-  /** Who has a page of the brand open, oneself among them. */
-  readonly here: readonly { readonly id: string; readonly name: string }[];
+  /** Who has a page of the brand open, oneself among them, with the swatches and tokens that they have chosen. */
+  readonly here: readonly { readonly id: string; readonly name: string; readonly held: readonly string[] }[];
   /** How often colours were sent by this person's other pages. */
   readonly caught: number;
   /** How often something was said in a review, or asked for, or decided about what a release wants. */

@@ -14,6 +14,7 @@ import type { BrandState, BrandStore, Opening, Released } from './brand-state';
 import { openLiveStream } from './live-stream';
 import { tell } from './notices';
 import { OwnEdits } from './own-edits';
+import { pageId } from './page-id';
 import { QueueStorage } from './queue-storage';
 import { loadAgain } from './reload';
 import { Declined, request } from './request';
@@ -28,7 +29,7 @@ const SEND_BYTES = 4 * 1024 * 1024;
 
 const ReleaseNews = z.object({ number: z.int().min(1) });
 const Refusal = z.object({ sentence: z.string() });
-const Here = z.array(z.object({ id: z.string(), name: z.string() }));
+const Here = z.array(z.object({ id: z.string(), name: z.string(), held: z.array(z.string()).default([]) }));
 
 /** One page's brand: shown at once, sent in order, told to and by all other pages. */
 export function createBrandStore(opening: Opening): BrandStore {
@@ -110,7 +111,7 @@ export function createBrandStore(opening: Opening): BrandStore {
     connect: () => {
       sendKept();
       const stream = openLiveStream({
-        address: () => `${address}/events?after=${get().replica.seq}`,
+        address: () => `${address}/events?after=${get().replica.seq}&page=${pageId()}`,
         onConnected: (connected) => {
           set({ connected });
           if (!connected) return;

@@ -35,9 +35,14 @@ test('an edit in one page appears in the other, with who made it', async () => {
   );
 });
 
-test('each sees who is here', async () => {
+test('each sees who is here, and which swatch they hold', async () => {
   await ida.sees('with Oren');
   await oren.sees('with Ida');
+  await (await ida.find('[data-swatch="core-lamp"]')).click();
+  await oren.find('[data-swatch="core-lamp"] [aria-label="Ida holds this one"]');
+  await (await ida.find(FOAM)).click();
+  await oren.find(`${FOAM} [aria-label="Ida holds this one"]`);
+  await oren.page.waitForFunction(() => !document.querySelector('[data-swatch="core-lamp"] [aria-label]'));
 });
 
 test('two people on one swatch both end with the later value; an undo does not overwrite it', async () => {

@@ -5,7 +5,7 @@ import type { Swatch } from '@/core/brand/document';
 import { swatchesOf } from '@/core/brand/resolve';
 import { inkOn } from '@/core/colour/contrast';
 import { readColour } from '@/core/colour/read';
-import { useBrandStore } from '@/ui/brand-context';
+import { useBrandStore, useHolders } from '@/ui/brand-context';
 import css from './mix.module.css';
 
 interface SwatchCellProps {
@@ -40,9 +40,22 @@ export const SwatchCell = memo(function SwatchCell({ swatch, place, words, unsai
       onClick={(event) => onChoose(swatch.id, event)}
     >
       <LivePatch swatch={swatch} place={place} words={words} unsaid={unsaid} />
+      <Holders id={swatch.id} />
     </button>
   );
 });
+
+/** Who else has this one chosen: a tab at its corner with the first letter of each, and their names in words. */
+function Holders({ id }: { id: string }) {
+  const names = useHolders(id);
+  if (names.length === 0) return null;
+  const words = `${names.join(', ')} ${names.length === 1 ? 'holds' : 'hold'} this one`;
+  return (
+    <em className={css.holders} title={words} role="img" aria-label={words}>
+      {names.map((name) => [...name][0]).join('')}
+    </em>
+  );
+}
 
 function labelOf({ name, locked }: Swatch, hex: string): string {
   return `${name}, ${hex}${locked ? ', locked' : ''}`;

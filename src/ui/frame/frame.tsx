@@ -23,6 +23,7 @@ import { useAddPalette } from './use-add-palette';
 import { SwatchDrag } from './swatch-drag';
 import { useCaught } from './use-caught';
 import { useFocusKept } from './use-focus-kept';
+import { useHeld } from './use-held';
 import { useReleaseReminder } from './use-release-reminder';
 import { SURROUNDS, type Surround } from './surrounds';
 import css from './frame.module.css';
@@ -50,6 +51,7 @@ export function Frame({ surround, guideHidden, children }: { surround: Surround;
   useFocusKept();
   useFindingsKept();
   useReleaseReminder();
+  useHeld();
   useSwatchOfAddress();
   const [keysShown, setKeysShown] = useState(false);
   const nextSurround = () => {

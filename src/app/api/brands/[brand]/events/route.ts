@@ -1,3 +1,4 @@
+import { EntityId } from '@/core/brand/fields';
 import { liveStream } from '@/server/live';
 import { allowed, answer } from '@/server/request';
 
@@ -6,8 +7,10 @@ export function GET(request: Request, { params }: { params: Promise<{ brand: str
   return answer(async () => {
     const { brand } = await params;
     const { person } = await allowed(brand, 'read');
-    const known = request.headers.get('last-event-id') ?? new URL(request.url).searchParams.get('after') ?? '';
-    const { body, end } = liveStream(brand, person.id, /^\d{1,15}$/.test(known) ? Number(known) : 0);
+    const asked = new URL(request.url).searchParams;
+    const known = request.headers.get('last-event-id') ?? asked.get('after') ?? '';
+    const page = EntityId.safeParse(asked.get('page'));
+    const { body, end } = liveStream(brand, person.id, page.data ?? '', /^\d{1,15}$/.test(known) ? Number(known) : 0);
     request.signal.addEventListener('abort', end);
     return new Response(body, {
       headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store, no-transform', 'x-accel-buffering': 'no' },

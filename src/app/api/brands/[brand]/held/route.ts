@@ -1,0 +1,21 @@
+import { z } from 'zod';
+import { EntityId } from '@/core/brand/fields';
+import { announce } from '@/server/announce';
+import { allowed, answer, body } from '@/server/request';
+
+const Held = z.strictObject({
+  /** Id of the page. */
+  page: EntityId,
+  /** Id of the swatch or token that is chosen there; null for nothing. */
+  held: EntityId.nullable(),
+});
+
+/** Tells the others at a brand what somebody has chosen. It is kept nowhere. */
+export function POST(request: Request, { params }: { params: Promise<{ brand: string }> }): Promise<Response> {
+  return answer(async () => {
+    const { brand } = await params;
+    const { person } = await allowed(brand, 'read');
+    await announce({ brand, kind: 'held', person: person.id, ...(await body(request, Held)) });
+    return Response.json({});
+  });
+}

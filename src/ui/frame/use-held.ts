@@ -1,0 +1,24 @@
+import { useEffect } from 'react';
+import { useBrand } from '../brand-context';
+import { pageId } from '../page-id';
+import { request } from '../request';
+
+/** Who goes from swatch to swatch by the arrows is not followed at every step, in milliseconds. */
+const REST_MS = 400;
+
+/** Tells the others which swatch or token is chosen here, and again whenever the connection has come back. */
+export function useHeld(): void {
+  const { id, held, connected, others } = useBrand(({ id: brand, selection, connected: isConnected, here, person }) => ({
+    id: brand,
+    held: selection === null ? null : 'swatch' in selection ? selection.swatch : selection.token,
+    connected: isConnected,
+    others: here.some((each) => each.id !== person.id),
+  }));
+  useEffect(() => {
+    if (!connected || !others) return;
+    // Nobody waits for it, and the next one is told anyway.
+    const tell = () => void request(`/api/brands/${id}/held`, 'POST', { page: pageId(), held }).catch(() => {});
+    const timer = setTimeout(tell, REST_MS);
+    return () => clearTimeout(timer);
+  }, [id, held, connected, others]);
+}
