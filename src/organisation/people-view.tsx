@@ -19,7 +19,7 @@ export function PeopleView() {
             <th>Who</th>
             <th>For all brands</th>
             <th>For one brand otherwise</th>
-            <th />
+            <td />
           </tr>
         </thead>
         <tbody>

@@ -234,7 +234,7 @@ test.each([
     await ida.page.waitForSelector(`main[data-stage=${stage.toLowerCase()}] > :nth-child(1)`);
     await ida.settled();
     if (stage === 'Mix') await ida.page.$eval('[data-swatch]', (swatch) => (swatch as HTMLElement).click());
-    const tabs = stage === 'Mix' || stage === 'Name' ? await ida.page.$$('main [role=tab]') : [null];
+    const tabs = ['Mix', 'Name', 'Watch'].includes(stage) ? await ida.page.$$('main [role=tab]') : [null];
     for (const tab of tabs) {
       await tab?.click();
       await ida.settled();
@@ -272,6 +272,7 @@ test('on a phone the match report is scrolled within itself, and no word stands 
   await ida.page.setViewport({ width: 390, height: 844 });
   await ida.blur();
   await ida.keys('6');
+  await (await ida.find('::-p-xpath(//button[@role="tab"][.="Match report"])')).click();
   await ida.page.waitForSelector('[data-testid=match][data-complete=true]');
   expect(await clipped(ida.page)).toEqual([]);
   const over = await ida.page.$$eval('[data-testid=match] figcaption a, [data-testid=match] tr:first-child td', (parts) => {
@@ -289,6 +290,49 @@ test('on a phone the match report is scrolled within itself, and no word stands 
   expect(over).toBe(0);
   await ida.page.setViewport({ width: 1280, height: 800 });
 });
+
+test.each(['paper', 'mid', 'ink'])(
+  'on %s every view of Watch, the search and the organisation are readable and free of findings',
+  async (surround) => {
+    const visitor = await Visitor.demo(server, 'ida');
+    await visitor.send('PATCH', '/api/me', { surround });
+    await visitor.change([
+      { do: 'swatch.edit', id: 'core-foam', set: { value: { paper: '#ddf1ee', mid: '#ddf2ee', ink: '#ddf3ee' }[surround] } },
+    ]);
+    await visitor.send('POST', '/api/brands/quillhaven/sign-offs', { id: 'looked-at', title: 'Winter', note: 'Please look.' });
+    const remark = { id: `said-${surround}`, kind: 'comment', about: 'core-foam', seq: 0, text: 'Too light?' };
+    await visitor.send('POST', '/api/brands/quillhaven/sign-offs/looked-at/remarks', remark);
+    await ida.page.goto(`${server.url}/brand/quillhaven/watch`);
+    await ida.page.waitForSelector('main [role=tab]');
+    for (const [label, there] of [
+      ['Sign-off', '[data-testid=before-after]'],
+      ['Releases', '::-p-text(SHA-256, for good)'],
+      ['History', '[aria-label="The brand as it was"]'],
+    ] as const) {
+      await (await ida.find(`::-p-xpath(//button[@role="tab"][starts-with(., "${label}")])`)).click();
+      await ida.find(there);
+      expect([label, await findings(ida)]).toEqual([label, []]);
+    }
+    await ida.keys('/');
+    await ida.page.keyboard.type('near teal');
+    await ida.find('[role=option]');
+    expect(['search', await findings(ida)]).toEqual(['search', []]);
+    await ida.page.goto(`${server.url}/organisation/quillhaven`);
+    for (const [label, there] of [
+      ['Brands', '[aria-label="In use"] a'],
+      ['House set', '[aria-label="Palettes that become the house set"] label'],
+      ['People', '[data-person]'],
+      ['What was done', 'tbody tr'],
+      ['Your account', 'section button'],
+    ] as const) {
+      await (await ida.find(`::-p-xpath(//button[@role="tab"][.="${label}"])`)).click();
+      await ida.find(there);
+      expect([label, await findings(ida)]).toEqual([label, []]);
+    }
+    await ida.page.goto(server.url);
+    await ida.page.waitForSelector('[data-testid=kept]');
+  },
+);
 
 test('the surround and the hidden guide are remembered; the guide can be called back', async () => {
   const remembered = ida.page.waitForResponse((response) => response.url().endsWith('/api/me'));
