@@ -48,10 +48,8 @@ export async function signOffsOf(brandId: string): Promise<SignOff[]> {
   const { SignOff, Remark, Person } = database();
   const rows = await SignOff.findAll({ where: { brandId }, order: [['at', 'DESC']], limit: MOST_TOLD });
   const said = await Remark.findAll({ where: { signOffId: rows.map(({ id }) => id) }, order: ['at', 'id'] });
-  const ids = [
-    ...rows.map(({ personId }) => personId),
-    ...said.flatMap(({ personId, settledBy }) => [personId, settledBy ?? []].flat()),
-  ];
+  const sayers = said.flatMap(({ personId, settledBy }) => (settledBy === null ? [personId] : [personId, settledBy]));
+  const ids = [...rows.map(({ personId }) => personId), ...sayers];
   const people = await Person.findAll({ where: { id: [...new Set(ids)] }, attributes: ['id', 'name'] });
   const names = new Map(people.map(({ id, name }) => [id, name]));
   const nameOf = (id: string) => names.get(id) ?? 'somebody';
