@@ -68,7 +68,10 @@ export class OwnEdits {
       this.recent.delete(key);
       const [{ what, theirs, mine }] = fields as [Overtaken, ...Overtaken[]];
       const more = fields.length > 1 ? ` And ${fields.length - 1} more of that edit.` : '';
-      tell(`${change.by} has set ${what} to ${theirs.words}; you had set it to ${mine.words}.${more}`);
+      tell(`${change.by} has set ${what} to ${theirs.words}; you had set it to ${mine.words}.${more}`, {
+        words: 'Set it to mine again',
+        run: () => void this.store.getState().run(unguarded(command)),
+      });
     }
   }
 }

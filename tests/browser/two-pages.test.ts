@@ -69,13 +69,15 @@ test('with the server gone, edits wait and are counted; once it is back they arr
   expect([names.length, names.filter((name: string) => name === 'Made alone').length]).toEqual([11, 1]);
 });
 
-test('who is overtaken is told both values; an edit made out of reach asks, and one’s own is set only by a press', async () => {
+test('who is overtaken is told both values, and chooses; an edit made out of reach asks, and one’s own is set only by a press', async () => {
   const swatch = '[data-swatch="core-foam"]';
   for (const person of [ida, oren]) await (await person.find(swatch)).click();
   await ida.fill('Colour, as any CSS text', '#111111');
   await shows(oren, 'Foam, #111111');
   await oren.fill('Colour, as any CSS text', '#222222');
   await ida.sees('Oren has set Foam to #222222; you had set it to #111111.');
+  await ida.click('Set it to mine again');
+  await shows(oren, 'Foam, #111111');
   await ida.page.setOfflineMode(true);
   await ida.sees('No server');
   await ida.fill('Colour, as any CSS text', '#333333');
