@@ -48,6 +48,7 @@ module.exports = {
       drift: ['base', 'colour', 'source', 'image', 'brand', 'findings', 'intake', 'formats', 'graft', 'art', 'release'],
       sheet: ['base', 'colour', 'palette', 'brand', 'findings'],
       shelf: ['base', 'colour', 'brand'],
+      organisation: ['brand'],
     }),
     rule(
       'kit-knows-no-format',

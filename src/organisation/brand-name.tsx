@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { LIMITS } from '@/core/brand/fields';
 import { FormDialog } from '@/ui/form-dialog';
 import { useAct, useLooking } from './organisation-context';
-import type { ListedBrand } from './told';
+import type { ListedBrand } from '@/core/organisation/told';
 import css from './organisation.module.css';
 
 /** Asks for the name of a new brand, makes it and goes there. @param from the brand that it is a duplicate of; null for one that begins anew */

@@ -6,7 +6,7 @@ import { ago } from '@/ui/ago';
 import { ribbon } from '@/ui/ribbon';
 import { BrandName } from './brand-name';
 import { useAct, useLooking, useOrganisation } from './organisation-context';
-import type { ListedBrand } from './told';
+import type { ListedBrand } from '@/core/organisation/told';
 import css from './organisation.module.css';
 
 /** Every brand of the organisation by its colours: in use, archived, and for owners in the bin. */

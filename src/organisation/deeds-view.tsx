@@ -2,7 +2,7 @@ import { Button } from '@chakra-ui/react';
 import { useInfiniteQuery } from '@tanstack/react-query';
 import { request } from '@/ui/request';
 import { useLooking } from './organisation-context';
-import type { ToldDeed } from './told';
+import type { ToldDeed } from '@/core/organisation/told';
 import css from './organisation.module.css';
 
 /** The server tells so many at once. */

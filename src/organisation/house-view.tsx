@@ -6,7 +6,7 @@ import { ribbon } from '@/ui/ribbon';
 import { request } from '@/ui/request';
 import { tell } from '@/ui/notices';
 import { useAct, useLooking, useOrganisation, useTold } from './organisation-context';
-import type { HouseHolder, ToldHouseSet } from './told';
+import type { HouseHolder, ToldHouseSet } from '@/core/organisation/told';
 import css from './organisation.module.css';
 
 /** The palettes that new brands begin with: what they are, which brands have them, and how they are made others. */

@@ -4,7 +4,7 @@ import { ROLES, type Role } from '@/core/brand/roles';
 import { Choice } from '@/ui/dial';
 import { Copyable } from '@/ui/readout/copyable';
 import { useAct, useLooking } from './organisation-context';
-import type { Invitation, ListedBrand } from './told';
+import type { Invitation, ListedBrand } from '@/core/organisation/told';
 import css from './organisation.module.css';
 
 const DAYS = ['1', '7', '30'] as const;

@@ -3,7 +3,7 @@ import { createContext, use } from 'react';
 import type { Role } from '@/core/brand/roles';
 import { tell } from '@/ui/notices';
 import { request } from '@/ui/request';
-import type { ListedBrand, Organisation, ToldHouseSet } from './told';
+import type { ListedBrand, Organisation, ToldHouseSet } from '@/core/organisation/told';
 
 /** Who looks at which organisation. */
 export interface Looking {

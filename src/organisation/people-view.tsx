@@ -2,7 +2,7 @@ import { Button, NativeSelect } from '@chakra-ui/react';
 import { ROLES, type Role } from '@/core/brand/roles';
 import { Invitations } from './invitations';
 import { useAct, useLooking, useOrganisation, useTold } from './organisation-context';
-import type { Invitation, ListedBrand, Member } from './told';
+import type { Invitation, ListedBrand, Member } from '@/core/organisation/told';
 import css from './organisation.module.css';
 
 /** Everybody with a part in the organisation: their roles for all of it and by brand, and whom it has invited. */

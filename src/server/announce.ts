@@ -31,3 +31,11 @@ export async function announce(news: News, transaction?: Transaction): Promise<v
     ...(transaction && { transaction }),
   });
 }
+
+/** Told of every brand of an organisation: roles were given or taken, and whoever listens may have lost their part. */
+export async function announceParts(organisationId: string, transaction: Transaction): Promise<void> {
+  await database().sequelize.query(
+    `SELECT pg_notify(:channel, json_build_object('brand', id, 'kind', 'parts')::text) FROM brands WHERE organisation_id = :organisationId`,
+    { replacements: { channel: CHANNEL, organisationId }, transaction },
+  );
+}

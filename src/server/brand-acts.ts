@@ -2,10 +2,11 @@ import { emptyBrand, KeptBrand, type Brand } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { announce } from './announce';
 import { createBrand } from './brands';
-import { database, type BrandRow, type PersonRow } from './database';
+import { database } from './database';
+import type { BrandRow, PersonRow } from './rows';
 import { writeDown, type DeedKind } from './deeds';
 import { loadBrand } from './documents';
-import type { ListedBrand } from './organisations';
+import type { ListedBrand } from '@/core/organisation/told';
 import { Refused } from './refused';
 
 /** Brands of one organisation, those that are laid aside among them. */

@@ -1,6 +1,6 @@
 import type { Brand } from '@/core/brand/document';
 import { readColour } from '@/core/colour/read';
-import type { BrandRow } from './database';
+import type { BrandRow } from './rows';
 
 /** Colours by which a brand is known at a glance. */
 const RIBBON = 12;

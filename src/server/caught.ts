@@ -1,7 +1,8 @@
 import { Op } from 'sequelize';
 import type { CaughtColours } from '@/core/intake/caught-colours';
 import { announce } from './announce';
-import { database, type PersonRow } from './database';
+import { database } from './database';
+import type { PersonRow } from './rows';
 import { Refused } from './refused';
 
 /** So long colours wait for a page that takes them, and so many sendings of one person for one brand, in milliseconds. */

@@ -1,6 +1,8 @@
+import type { ToldDeed } from '@/core/organisation/told';
 import Papa from 'papaparse';
 import { Op, type Transaction } from 'sequelize';
-import { database, type PersonRow } from './database';
+import { database } from './database';
+import type { PersonRow } from './rows';
 
 /** What is written down of who did what; each with the words that follow a name. What it was done to or with follows them. */
 export const DEED_WORDS = {
@@ -31,16 +33,6 @@ export const DEED_WORDS = {
   'house-set': 'made the house set',
 } as const;
 export type DeedKind = keyof typeof DEED_WORDS;
-
-/** One line of what was done. */
-export interface ToldDeed {
-  readonly id: string;
-  readonly by: string;
-  readonly what: string;
-  readonly about: string;
-  /** ISO 8601, in UTC. */
-  readonly at: string;
-}
 
 interface NewDeed {
   readonly what: DeedKind;

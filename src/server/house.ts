@@ -1,10 +1,12 @@
+import type { HouseHolder, ToldHouseSet } from '@/core/organisation/told';
 import { QueryTypes } from 'sequelize';
 import { z } from 'zod';
-import { Palette, type Brand } from '@/core/brand/document';
+import { Palette } from '@/core/brand/document';
 import { EntityId } from '@/core/brand/fields';
 import type { HouseSet } from '@/core/brand/house-set';
 import { STARTING_SET } from '@/core/shelf/house-starters';
-import { database, type HouseSetRow, type PersonRow } from './database';
+import { database } from './database';
+import type { HouseSetRow, PersonRow } from './rows';
 import { writeDown } from './deeds';
 import { loadBrand } from './documents';
 import { Refused } from './refused';
@@ -17,14 +19,6 @@ export const NewHouseSet = z.union([
   z.strictObject({ from: z.literal('brand'), brand: EntityId, palettes: z.array(EntityId).min(1).max(HOUSE_LIMITS.palettes) }),
   z.strictObject({ from: z.literal('Breakwater') }),
 ]);
-
-/** The house set of now, with where it is from. */
-export interface ToldHouseSet extends HouseSet {
-  readonly madeFrom: string;
-  /** Who made it, and when; null for the set that Breakwater comes with. */
-  readonly by: string | null;
-  readonly at: string | null;
-}
 
 export async function houseSetOf(organisationId: string): Promise<ToldHouseSet> {
   const row = await database().HouseSet.findOne({ where: { organisationId }, order: [['number', 'DESC']] });
@@ -83,15 +77,6 @@ function withoutTies({ source, swatches, ...palette }: Palette): Palette {
     ...(source && !('picture' in source) && { source }),
     swatches: swatches.map(({ id, name, value, row }) => ({ id, name, value, locked: false, ...(row !== undefined && { row }) })),
   };
-}
-
-/** A brand and how it stands to the house set. */
-export interface HouseHolder {
-  readonly id: string;
-  readonly name: string;
-  readonly house: NonNullable<Brand['house']> | null;
-  /** Swatches of the house that it has not, or has otherwise. */
-  readonly differ: number;
 }
 
 /** Every brand in use of an organisation beside the house set. */

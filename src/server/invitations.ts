@@ -1,10 +1,12 @@
+import type { Invitation } from '@/core/organisation/told';
 import { createHash, randomBytes } from 'node:crypto';
 import { Op, type Transaction } from 'sequelize';
 import { z } from 'zod';
 import { EntityId } from '@/core/brand/fields';
 import { newId } from '@/core/brand/identity';
 import { ROLES, type Role } from '@/core/brand/roles';
-import { database, type InvitationRow, type PersonRow } from './database';
+import { database } from './database';
+import type { InvitationRow, PersonRow } from './rows';
 import { writeDown } from './deeds';
 import { createPerson } from './people';
 import { Refused } from './refused';
@@ -16,15 +18,6 @@ export const NewInvitation = z.strictObject({
   /** How long it is good for. */
   days: z.int().min(1).max(30),
 });
-
-/** An invitation that nobody has taken up yet. */
-export interface Invitation {
-  readonly id: string;
-  readonly role: Role;
-  readonly brand: string | null;
-  readonly by: string;
-  readonly endsAt: string;
-}
 
 /** What somebody who follows the link of an invitation is asked to join. */
 export interface InvitedTo {

@@ -2,7 +2,8 @@ import { createHash } from 'node:crypto';
 import { type Brand } from '@/core/brand/document';
 import { FileHash } from '@/core/brand/fields';
 import type { KeptFiles } from '@/core/release/bundle';
-import { database, type HostRow, type PersonRow } from './database';
+import { database } from './database';
+import type { HostRow, PersonRow } from './rows';
 import { Refused } from './refused';
 
 /** The hosts that a brand keeps, older ones that releases no longer need among them. */

@@ -1,21 +1,12 @@
+import type { Member } from '@/core/organisation/told';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { EntityId } from '@/core/brand/fields';
 import type { Role } from '@/core/brand/roles';
-import { announce } from './announce';
-import { database, type PersonRow } from './database';
+import { announceParts } from './announce';
+import { database } from './database';
+import type { PersonRow } from './rows';
 import { writeDown } from './deeds';
 import { Refused } from './refused';
-
-/** Somebody with a part in an organisation, or in some brands of it alone. */
-export interface Member {
-  readonly id: string;
-  readonly name: string;
-  readonly email: string;
-  /** For the organisation; null for guests, who have a part in some brands alone. */
-  readonly role: Role | null;
-  /** By the brand's id, where it is another than for the organisation. */
-  readonly brands: Readonly<Record<string, Role | 'none'>>;
-}
 
 /** Everybody with a part in an organisation, by name. */
 export async function membersOf(organisationId: string): Promise<Member[]> {
@@ -73,8 +64,7 @@ export async function giveRole(
     const about = role === null ? `${person.name}${where}` : `${person.name}, ${role}${where}`;
     await writeDown(by, organisationId, { what, about, ...(brand !== null && { brand }) }, transaction);
     // Whoever has lost a brand hears no more of it, on every instance.
-    const brands = await Brand.findAll({ where: { organisationId }, attributes: ['id'], transaction });
-    for (const { id } of brands) await announce({ brand: id, kind: 'parts' }, transaction);
+    await announceParts(organisationId, transaction);
   });
 }
 

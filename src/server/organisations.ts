@@ -1,7 +1,9 @@
+import type { ListedBrand } from '@/core/organisation/told';
 import { QueryTypes } from 'sequelize';
 import { EntityId } from '@/core/brand/fields';
 import { may, type Deed, type Role } from '@/core/brand/roles';
-import { database, type PersonRow } from './database';
+import { database } from './database';
+import type { PersonRow } from './rows';
 import { Refused } from './refused';
 
 const NOT_HERE = 'There is no such organisation here.';
@@ -46,19 +48,6 @@ export async function placeOf(person: PersonRow, brandId: string): Promise<{ org
   const row = await Brand.findByPk(brandId, { attributes: ['organisationId', 'archivedAt'] });
   const belongs = await Membership.findOne({ where: { personId: person.id, organisationId: row!.organisationId } });
   return { organisation: belongs ? row!.organisationId : null, archived: row!.archivedAt !== null };
-}
-
-/** A brand as lists show it. */
-export interface ListedBrand {
-  readonly id: string;
-  readonly name: string;
-  readonly role: Role;
-  readonly ribbon: readonly string[];
-  readonly standing: 'in use' | 'archived' | 'in the bin';
-  readonly changes: number;
-  readonly releases: number;
-  /** When it was last changed; null where it never was. */
-  readonly changedAt: string | null;
 }
 
 /** The brands of an organisation that a person can see, by name; to its owners those in the bin as well. */

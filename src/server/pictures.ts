@@ -2,7 +2,8 @@ import { createHash } from 'node:crypto';
 import { FileHash } from '@/core/brand/fields';
 import { pictureRefusal } from '@/core/intake/pictures/picture';
 import { pictureSize } from '@/core/image/size';
-import { database, type PersonRow, type PictureRow } from './database';
+import { database } from './database';
+import type { PersonRow, PictureRow } from './rows';
 import { foreign } from './foreign';
 import { Refused } from './refused';
 

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { database, type ReleaseRow } from './database';
+import { database } from './database';
+import type { ReleaseRow } from './rows';
 
 /** A release's number as it stands in an address: digits alone, so that each release has one address. */
 export const ReleaseNumber = z

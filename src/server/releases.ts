@@ -7,7 +7,8 @@ import { nextVersion, proposedStep, type VersionStep } from '@/core/release/vers
 import type { WrittenFile } from '@/core/formats/kit/format';
 import type { ManifestEntry } from '@/core/release/bundle';
 import { loadBrand } from './documents';
-import { database, type PersonRow, type ReleaseFileRow, type ReleaseRow } from './database';
+import { database } from './database';
+import type { PersonRow, ReleaseFileRow, ReleaseRow } from './rows';
 import { announce } from './announce';
 import { writeDownOf } from './deeds';
 import { keptFilesOf } from './kept-files';

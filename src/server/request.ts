@@ -4,7 +4,7 @@ import { isStorable, UNSTORABLE } from '@/core/base/storable';
 import type { Deed, Role } from '@/core/brand/roles';
 import { authorise } from './brands';
 import { ADDRESS_HEADER } from './client-address';
-import type { PersonRow } from './database';
+import type { PersonRow } from './rows';
 import { log } from './log';
 import { isOwnOrigin } from './origin';
 import { authoriseIn, type OrganisationDeed } from './organisations';

@@ -3,7 +3,8 @@ import { sought } from '@/core/colour/asked';
 import { ciede2000 } from '@/core/colour/difference';
 import { labD65, labOf } from '@/core/colour/lab';
 import type { ReadColour } from '@/core/colour/read';
-import { database, type PersonRow } from './database';
+import { database } from './database';
+import type { PersonRow } from './rows';
 import { organisationOf } from './organisations';
 
 /** A swatch that was found in one of an organisation's brands. */

@@ -3,7 +3,8 @@ import { getIronSession } from 'iron-session';
 import { cookies } from 'next/headers';
 import { Op } from 'sequelize';
 import { newId } from '@/core/brand/identity';
-import { database, type PersonRow } from './database';
+import { database } from './database';
+import type { PersonRow } from './rows';
 import { environment } from './environment';
 import { isSecure } from './origin';
 

@@ -1,7 +1,8 @@
 import { SHELF_LIMITS, ShelfEntry, type ShelfPalette } from '@/core/shelf/shelf-palette';
 import { QueryTypes } from 'sequelize';
 import { EntityId } from '@/core/brand/fields';
-import { database, type PersonRow } from './database';
+import { database } from './database';
+import type { PersonRow } from './rows';
 import { organisationOf } from './organisations';
 import { Refused } from './refused';
 

@@ -16,7 +16,8 @@ import {
 } from '@/core/release/sign-off';
 import { announce } from './announce';
 import { rolesFor } from './brands';
-import { database, type PersonRow, type SignOffRow } from './database';
+import { database } from './database';
+import type { PersonRow, SignOffRow } from './rows';
 import { writeDownOf } from './deeds';
 import { documentAt, type Standing } from './documents';
 import { Refused } from './refused';

@@ -3,7 +3,8 @@ import { Op, QueryTypes, Transaction } from 'sequelize';
 import { canonical } from '@/core/brand/canonical';
 import { KeptBrand, type Brand } from '@/core/brand/document';
 import { listed } from './brand-lists';
-import { database, type BrandRow } from './database';
+import { database } from './database';
+import type { BrandRow } from './rows';
 import { replayed } from './documents';
 import { indexed } from './swatch-index';
 

@@ -1,15 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { houseDifferences, houseStanding, type HouseDifference, type HouseSet, type HouseStanding } from '@/core/brand/house-set';
+import { houseDifferences, houseStanding, type HouseDifference, type HouseStanding } from '@/core/brand/house-set';
+import type { ToldHouseSet } from '@/core/organisation/told';
 import { useBrand } from './brand-context';
 import { request } from './request';
-
-/** The house set of the brand's organisation, with where it is from. */
-export interface ToldHouse extends HouseSet {
-  readonly madeFrom: string;
-  /** null for the set that Breakwater comes with. */
-  readonly by: string | null;
-}
 
 const NONE: readonly HouseDifference[] = [];
 
@@ -20,7 +14,7 @@ export function useHouse() {
     queryKey: ['house', id],
     staleTime: 60_000,
     refetchInterval: 300_000,
-    queryFn: () => request<ToldHouse>(`/api/brands/${id}/house`),
+    queryFn: () => request<ToldHouseSet>(`/api/brands/${id}/house`),
   });
   const differences = useMemo(() => (house ? houseDifferences(brand, house) : NONE), [brand, house]);
   const standing: HouseStanding | null = house ? houseStanding(brand, house, differences.length) : null;

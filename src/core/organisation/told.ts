@@ -1,13 +1,14 @@
-import type { Role } from '@/core/brand/roles';
-import type { HouseSet } from '@/core/brand/house-set';
+import type { HouseSet } from '../brand/house-set';
+import type { Role } from '../brand/roles';
 
-/** What the server tells of an organisation. */
+/** An organisation, and what whoever looks is in it. */
 export interface Organisation {
   readonly id: string;
   readonly name: string;
   readonly role: Role;
 }
 
+/** A brand as lists show it. */
 export interface ListedBrand {
   readonly id: string;
   readonly name: string;
@@ -21,12 +22,14 @@ export interface ListedBrand {
   readonly changedAt: string | null;
 }
 
+/** The house set of now, with where it is from; by nobody and at no time for the set that Breakwater comes with. */
 export interface ToldHouseSet extends HouseSet {
   readonly madeFrom: string;
   readonly by: string | null;
   readonly at: string | null;
 }
 
+/** A brand and how it stands to the house set. */
 export interface HouseHolder {
   readonly id: string;
   readonly name: string;
@@ -35,6 +38,7 @@ export interface HouseHolder {
   readonly differ: number;
 }
 
+/** Somebody with a part in an organisation, or in some brands of it alone. */
 export interface Member {
   readonly id: string;
   readonly name: string;
@@ -44,6 +48,7 @@ export interface Member {
   readonly brands: Readonly<Record<string, Role | 'none'>>;
 }
 
+/** An invitation that nobody has taken up yet. */
 export interface Invitation {
   readonly id: string;
   readonly role: Role;
@@ -52,6 +57,7 @@ export interface Invitation {
   readonly endsAt: string;
 }
 
+/** One line of what was done. */
 export interface ToldDeed {
   readonly id: string;
   readonly by: string;
