@@ -20,18 +20,18 @@ export async function build(): Promise<boolean> {
 /** The server's own program. */
 export const SERVER = '.next/server.mjs';
 
-/** What Next.js does not bundle: the server's own program, the thread that writes files, and what decodes files of strangers. */
+/** What Next.js does not bundle: the server's own program, what writes files, and what decodes files of strangers. */
 export async function buildPrograms(): Promise<void> {
   const common = { bundle: true, platform: 'node', format: 'esm', logLevel: 'error' } as const;
   await esbuild({ ...common, entryPoints: ['src/server/main.ts'], outfile: SERVER, packages: 'external' });
   await esbuild({
     ...common,
-    entryPoints: ['src/server/writer.worker.ts'],
+    entryPoints: ['src/server/writer.program.ts'],
     outfile: '.next/writer.mjs',
     mainFields: ['module', 'main'],
     // Packages that ask for others the old way.
     banner: { js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);" },
-    external: ['sharp', 'exceljs'],
+    external: ['sharp', 'exceljs', 'workerpool'],
   });
   await esbuild({
     ...common,

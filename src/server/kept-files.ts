@@ -13,7 +13,7 @@ const MOST_BYTES = 400 * 1024 * 1024;
 
 /**
  * Keeps a file that is to be grafted onto, byte for byte. What is in it is never looked at here: only the page and the
- * thread that writes releases read it. @returns its SHA-256, by which it is fetched again
+ * process that writes releases read it. @returns its SHA-256, by which it is fetched again
  */
 export async function keepHost(person: PersonRow, brandId: string, bytes: Uint8Array): Promise<string> {
   if (bytes.length === 0) throw new Refused(400, 'This file is empty; there is nothing to graft onto.');

@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import { LRUCache } from 'lru-cache';
-import Piscina from 'piscina';
+import workerpool, { type Pool } from 'workerpool';
 import type { WrittenFile } from '@/core/formats/kit/format';
 import { bounded } from './bounded';
 import type { Standing } from './documents';
@@ -8,34 +8,34 @@ import { log } from './log';
 import { metrics } from './metrics';
 import { onePerProcess } from './one-per-process';
 import { Refused } from './refused';
-import type * as worker from './writer.worker';
+import type { WriterJobs } from './writer.program';
 
 /** So many write beside each other, and so many wait; of one brand, one writes and so many wait. */
-const THREADS = 2;
+const PROCESSES = 2;
 const MOST_WAITING = 16;
 const MOST_OF_A_BRAND = 4;
-/** A thread that has had nothing to do for so long ends, in milliseconds. */
-const IDLE_MS = 120_000;
 /** Bytes of what was written and is kept for whoever asks for the same of the same change. */
 const KEPT_BYTES = 32 * 1024 * 1024;
 
 const BUSY = 'Many files are being written just now; try again in a moment.';
 
-type Jobs = typeof worker;
-type Job = keyof Jobs;
-type Asked<Name extends Job> = Parameters<Jobs[Name]>[0];
-type Result<Name extends Job> = Awaited<ReturnType<Jobs[Name]>>;
+type Job = keyof WriterJobs;
+type Asked<Name extends Job> = Parameters<WriterJobs[Name]>[0];
+type Result<Name extends Job> = Awaited<ReturnType<WriterJobs[Name]>>;
 
-/** What one piece of work may take until its thread is ended by force: seconds, and megabytes of heap. */
+/** What one piece of work may take until its process is ended by force: seconds, and megabytes of heap. */
 export interface WriterLimits {
   readonly seconds: number;
   readonly megabytes: number;
 }
 
-/** Writes in threads of their own, for a brand may be large and a template may be anything. */
+/**
+ * Writes in processes of their own, for a brand may be large and a template may be anything. A thread would not do: one that runs out
+ * of memory can end the whole server.
+ */
 export class Writer {
-  private readonly pool: Piscina;
-  private readonly way = bounded(THREADS, MOST_WAITING, BUSY);
+  private readonly pool: Pool;
+  private readonly way = bounded(PROCESSES, MOST_WAITING, BUSY);
   /** One way for each brand that has something to be written, so that no brand keeps the others from writing. */
   private readonly ways = new Map<string, { way: ReturnType<typeof bounded>; users: number }>();
   /** By what was asked of which change. Whoever asks for what is under way waits for the same. */
@@ -47,23 +47,25 @@ export class Writer {
   });
 
   constructor(private readonly limits: WriterLimits) {
-    this.pool = new Piscina({
-      filename: join(/* turbopackIgnore: true */ process.cwd(), '.next/writer.mjs'),
-      minThreads: 0,
-      maxThreads: THREADS,
-      idleTimeout: IDLE_MS,
-      resourceLimits: { maxOldGenerationSizeMb: limits.megabytes },
+    this.pool = workerpool.pool(join(/* turbopackIgnore: true */ process.cwd(), '.next/writer.mjs'), {
+      workerType: 'process',
+      maxWorkers: PROCESSES,
+      // Nothing in there listens while it computes, so there is nothing to wait for.
+      workerTerminateTimeout: 1,
+      forkOpts: {
+        execArgv: [`--max-old-space-size=${limits.megabytes}`],
+        env: { PATH: process.env.PATH, NODE_ENV: process.env.NODE_ENV },
+        serialization: 'advanced',
+      },
     });
-    // A thread that ends between two pieces of work; the next one gets another.
-    this.pool.on('error', (error: unknown) => log.error({ error }, 'a thread that writes files has ended'));
   }
 
   /**
    * One thing at a time for each brand.
    * @param more what is asked besides the brand's document
    * @param late what belongs to the document and is kept elsewhere, fetched when it is its turn
-   * @throws Refused when too many wait, or when it takes too long or too much memory: then the thread is ended, for what it
-   * computes cannot be asked to stop
+   * @throws Refused when too many wait, or when it takes too long or too much memory: then the process is ended, for what
+   * it computes cannot be asked to stop
    */
   async write<Name extends Job>(
     name: Name,
@@ -99,24 +101,24 @@ export class Writer {
 
   private async run(name: Job, asked: object): Promise<unknown> {
     const { seconds, megabytes } = this.limits;
-    const signal = AbortSignal.timeout(seconds * 1_000);
     try {
-      return await this.pool.run(asked, { name, signal });
+      return await this.pool.exec(name, [asked]).timeout(seconds * 1_000);
     } catch (error) {
       log.warn({ error }, 'files could not be written');
-      if (signal.aborted)
+      if (error instanceof workerpool.Promise.TimeoutError)
         throw new Refused(
           413,
           `Writing these files takes longer than ${seconds} seconds and was stopped; make templates shorter, or ship to fewer destinations.`,
         );
-      if ((error as NodeJS.ErrnoException).code === 'ERR_WORKER_OUT_OF_MEMORY')
+      // Node aborts whoever reaches the end of its heap; the system kills whoever takes the last of its memory.
+      if (error instanceof workerpool.TerminateError && /`SIG(ABRT|KILL)`/.test(error.message))
         throw new Refused(413, `Writing these files takes more than ${megabytes} MB and was stopped; ship fewer tokens at once.`);
       throw error;
     }
   }
 
-  close(): Promise<void> {
-    return this.pool.destroy();
+  async close(): Promise<void> {
+    await this.pool.terminate(true);
   }
 }
 

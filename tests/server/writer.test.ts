@@ -1,4 +1,4 @@
-/** What a template or a large brand can cost the server: a bounded while of a thread of its own, and nobody else's time. */
+/** What a template or a large brand can cost the server: a bounded while of a process of its own, and nobody else's time. */
 import { Writer } from '@/server/writer';
 import type { Brand } from '@/core/brand/document';
 import { demo } from '../harsh-brand';
@@ -6,7 +6,7 @@ import { startTestServer, Visitor } from '../test-server';
 
 /** Loops that take all the time that a template may, a second each. */
 const SLOW = '{% for a in (1..90000) %}{% for b in (1..90000) %}{% endfor %}{% endfor %}';
-/** Lists within what a template may gather, which take more memory than the thread has in the test below. */
+/** Lists within what a template may gather, which take more memory than the process has in the test below. */
 const LARGE = '{% assign a = (1..9000000) %}{% assign b = (1..9000000) %}{{ a | size }}{{ b | size }}';
 const slow = (at: number) => ({
   id: `slow${at}`,

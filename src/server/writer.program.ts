@@ -1,9 +1,10 @@
 /**
- * What runs in a thread of its own, beside the event loop: everything that writes files, for a brand may be large and a template
+ * What runs in a process of its own, beside the server: everything that writes files, for a brand may be large and a template
  * may be anything. Bundled by itself when the application is built (`ops/build.ts`).
  */
 import { promisify } from 'node:util';
 import { brotliCompress, constants, gzip } from 'node:zlib';
+import workerpool from 'workerpool';
 import type { Brand } from '@/core/brand/document';
 import { bundle, manifestFile, type KeptFiles, type ManifestEntry } from '@/core/release/bundle';
 import { sheetHtml, sheetPages, type SheetChoice, type SheetExtras } from '@/core/sheet/sheet';
@@ -19,7 +20,7 @@ import { zipFiles } from '@/core/formats/kit/zip';
 const WORK_LIMIT = 64 * 1024 * 1024;
 
 /** All files of a release with its manifest; none when something stops it. */
-export async function release({ brand, kept = new Map() }: { brand: Brand; kept?: KeptFiles }): Promise<{
+async function release({ brand, kept = new Map() }: { brand: Brand; kept?: KeptFiles }): Promise<{
   readonly stops: string | null;
   readonly files: readonly WrittenFile[];
   readonly manifest: readonly ManifestEntry[];
@@ -31,7 +32,7 @@ export async function release({ brand, kept = new Map() }: { brand: Brand; kept?
 }
 
 /** Sentences of the errors that the rules find in a brand and did not find in it as it was before. */
-export function newErrors({ brand, before }: { brand: Brand; before?: Brand }): string[] {
+function newErrors({ brand, before }: { brand: Brand; before?: Brand }): string[] {
   const known = { written: tokensWritten, narrow: tokensNarrowed };
   const found = (each: Brand) => ({ brand: each, findings: findingsOf(each, RULES, known) });
   const { came } = findingsSince(found(before!), found(brand));
@@ -39,12 +40,12 @@ export function newErrors({ brand, before }: { brand: Brand; before?: Brand }): 
 }
 
 /** Files as one archive. */
-export function pack({ files }: { files: Parameters<typeof zipFiles>[0] }): Uint8Array {
+function pack({ files }: { files: Parameters<typeof zipFiles>[0] }): Uint8Array {
   return zipFiles(files);
 }
 
 /** The brand sheet: as one document, or one of its pages, counted from 1, as SVG; null when there is no such page. */
-export function sheet(asked: {
+function sheet(asked: {
   brand: Brand;
   choice: SheetChoice;
   page: number | null;
@@ -57,7 +58,7 @@ export function sheet(asked: {
 }
 
 /** What the families of a destination weigh; null when it does not choose among them, a sentence when that is too much work. */
-export async function weight(asked: { brand: Brand; destination: string; group: string }): Promise<Weight | string | null> {
+async function weight(asked: { brand: Brand; destination: string; group: string }): Promise<Weight | string | null> {
   const destination = asked.brand.destinations.find(({ id }) => id === asked.destination)!;
   let work = 0;
   try {
@@ -91,3 +92,9 @@ async function measure(files: readonly Uint8Array[]): Promise<Sizes> {
   const sum = (what: keyof Sizes) => sizes.reduce((total, size) => total + size[what], 0);
   return { raw: sum('raw'), gzip: sum('gzip'), brotli: sum('brotli') };
 }
+
+const jobs = { release, newErrors, pack, sheet, weight };
+
+export type WriterJobs = typeof jobs;
+
+workerpool.worker(jobs);
