@@ -49,6 +49,7 @@ module.exports = {
       sheet: ['base', 'colour', 'palette', 'brand', 'findings'],
       shelf: ['base', 'colour', 'brand'],
       organisation: ['brand'],
+      archive: ['base', 'source', 'brand', 'formats', 'release'],
     }),
     rule(
       'kit-knows-no-format',

@@ -7,12 +7,21 @@ import { SERVER } from './build';
  */
 export const ROOM_FOR_THE_NEW = '--max-semi-space-size=64';
 
-/** Starts the application on 127.0.0.1 as a process of its own, and waits until it answers. */
-export async function serve(port: number, env: Readonly<Record<string, string>>, dev = false): Promise<ChildProcess> {
+/**
+ * Starts the application on 127.0.0.1 as a process of its own, and waits until it answers.
+ * @param hear told what it says, which otherwise is said on
+ */
+export async function serve(
+  port: number,
+  env: Readonly<Record<string, string>>,
+  dev = false,
+  hear?: (said: string) => void,
+): Promise<ChildProcess> {
   const child = spawn(process.execPath, [ROOM_FOR_THE_NEW, SERVER], {
     env: { ...process.env, ...env, PORT: String(port), NODE_ENV: dev ? 'development' : 'production' },
-    stdio: ['ignore', dev ? 'inherit' : 'ignore', 'inherit'],
+    stdio: ['ignore', dev ? 'inherit' : 'ignore', hear ? 'pipe' : 'inherit'],
   });
+  if (hear) child.stderr!.on('data', (said: Buffer) => hear(said.toString()));
   const deadline = Date.now() + 60_000;
   while (Date.now() < deadline) {
     if (child.exitCode !== null) throw new Error('The server ended at once; its last lines above say why.');

@@ -18,23 +18,25 @@ export interface TestServer {
 /**
  * @param name of the database, another for every file of tests
  * @param settings more than every test's server is started with
+ * @param hear told what it says
  */
 export async function startTestServer(
   name: string,
   template: keyof typeof TEMPLATES = 'demo',
   settings: Readonly<Record<string, string>> = {},
+  hear?: (said: string) => void,
 ): Promise<TestServer> {
   const given = process.env.BREAKWATER_TEST_CLUSTER;
   if (!given) throw new Error('This test needs a database; run it with bin/test.');
   const env = serverEnv(await databaseUrl(JSON.parse(given) as Cluster, name, TEMPLATES[template]), template);
   const port = await testPort();
-  let child: ChildProcess = await serve(port, { ...env, ...settings });
+  let child: ChildProcess = await serve(port, { ...env, ...settings }, false, hear);
   return {
     url: `http://127.0.0.1:${port}`,
     env,
     kill: () => end(child, 'SIGKILL'),
     restart: async () => {
-      child = await serve(port, { ...env, ...settings });
+      child = await serve(port, { ...env, ...settings }, false, hear);
     },
     close: () => end(child),
   };

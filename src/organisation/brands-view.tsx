@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { may } from '@/core/brand/roles';
 import { ago } from '@/ui/ago';
 import { ribbon } from '@/ui/ribbon';
+import { exportBrand, ImportBrand } from './brand-archives';
 import { BrandName } from './brand-name';
 import { useAct, useLooking, useOrganisation } from './organisation-context';
 import type { ListedBrand } from '@/core/organisation/told';
@@ -25,6 +26,7 @@ export function BrandsView() {
             New brand…
           </Button>
           <span>begins with the house set{data && data.house.number > 0 ? ` ${data.house.number}` : ''}</span>
+          {may(organisation.role, 'govern') && <ImportBrand />}
         </p>
       )}
       <BrandList label="In use" brands={of('in use')} onDuplicate={(from) => setNaming({ from })} />
@@ -86,6 +88,9 @@ function BrandMenu({ brand, onDuplicate }: { brand: ListedBrand; onDuplicate: ((
                 Duplicate…
               </Menu.Item>
             )}
+            <Menu.Item value="export" disabled={!governs} onSelect={() => void exportBrand(address, brand)}>
+              Export whole, with its history
+            </Menu.Item>
             {brand.standing !== 'in use' && (
               <Menu.Item value="use" disabled={!governs} onSelect={to('in use')}>
                 Take into use again

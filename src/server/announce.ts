@@ -8,13 +8,14 @@ export interface Here {
 }
 
 /**
- * What every instance tells the others: something happened to a brand, which is read from the database; who listens to it at that
+ * What every instance tells the others: something happened to a brand, which is read from the database; how far a release is written; who listens to it at that
  * instance, and what they hold there; that a person has sent colours to their other pages; that roles for it were given or taken; or that a person has signed out
  * everywhere.
  */
 export type News =
   | ({ readonly brand: string } & (
       | { readonly kind: 'change' | 'release' | 'signOff' | 'parts' }
+      | { readonly kind: 'writing'; readonly by: string; readonly share: number }
       | { readonly kind: 'here'; readonly instance: string; readonly people: readonly Here[] }
       | { readonly kind: 'held'; readonly person: string; readonly page: string; readonly held: string | null }
       | { readonly kind: 'caught'; readonly person: string }

@@ -1,3 +1,4 @@
+import type { Transaction } from 'sequelize';
 import { emptyBrand, KeptBrand, type Brand } from '@/core/brand/document';
 import { newId } from '@/core/brand/identity';
 import { announce } from './announce';
@@ -12,7 +13,7 @@ import { Refused } from './refused';
 /** Brands of one organisation, those that are laid aside among them. */
 const MOST_BRANDS = 1_000;
 
-/** Makes a brand in an organisation. @param palettes that it begins with @returns its id */
+/** Makes a brand in an organisation. @param begin palettes that it begins with @returns its id */
 export async function makeBrand(
   person: PersonRow,
   organisationId: string,
@@ -20,7 +21,9 @@ export async function makeBrand(
   begin: Pick<Brand, 'palettes' | 'house'>,
 ): Promise<string> {
   const document = { ...emptyBrand(newId(), name), ...begin };
-  await keep(person, organisationId, document, 'make-brand', name);
+  await addBrand(person, organisationId, { what: 'make-brand', about: name, brand: document.id }, (transaction) =>
+    createBrand(document, organisationId, transaction),
+  );
   return document.id;
 }
 
@@ -30,25 +33,25 @@ export async function makeBrand(
  */
 export async function duplicateBrand(person: PersonRow, organisationId: string, from: string, name: string): Promise<string> {
   const { brand } = await loadBrand(from);
-  const id = newId();
-  await keep(
-    person,
-    organisationId,
-    KeptBrand.parse({ ...brand, id, name }),
-    'duplicate-brand',
-    `${brand.name} as ${name}`,
-    from,
-  );
-  return id;
+  const document = KeptBrand.parse({ ...brand, id: newId(), name });
+  const deed = { what: 'duplicate-brand', about: `${brand.name} as ${name}`, brand: document.id } as const;
+  await addBrand(person, organisationId, deed, async (transaction) => {
+    await createBrand(document, organisationId, transaction);
+    for (const [table, columns] of FILES)
+      await database().sequelize.query(
+        `INSERT INTO ${table} (brand_id, ${columns}) SELECT :to, ${columns} FROM ${table} WHERE brand_id = :from`,
+        { replacements: { from, to: document.id }, transaction },
+      );
+  });
+  return document.id;
 }
 
-async function keep(
+/** Keeps one brand more of an organisation, where there is room for it. */
+export async function addBrand(
   person: PersonRow,
   organisationId: string,
-  document: Brand,
-  what: DeedKind,
-  about: string,
-  filesOf?: string,
+  deed: { readonly what: DeedKind; readonly about: string; readonly brand: string },
+  keep: (transaction: Transaction) => Promise<void>,
 ): Promise<void> {
   const { sequelize, Brand: BrandTable, Organisation } = database();
   await sequelize.transaction(async (transaction) => {
@@ -56,14 +59,8 @@ async function keep(
     await Organisation.findByPk(organisationId, { transaction, lock: transaction.LOCK.UPDATE });
     if ((await BrandTable.count({ where: { organisationId }, transaction })) >= MOST_BRANDS)
       throw new Refused(409, `An organisation has at most ${MOST_BRANDS} brands; delete one for good first.`);
-    await createBrand(document, organisationId, transaction);
-    if (filesOf !== undefined)
-      for (const [table, columns] of FILES)
-        await sequelize.query(
-          `INSERT INTO ${table} (brand_id, ${columns}) SELECT :to, ${columns} FROM ${table} WHERE brand_id = :from`,
-          { replacements: { from: filesOf, to: document.id }, transaction },
-        );
-    await writeDown(person, organisationId, { what, about, brand: document.id }, transaction);
+    await keep(transaction);
+    await writeDown(person, organisationId, deed, transaction);
   });
 }
 
@@ -80,7 +77,7 @@ const STANDINGS: Record<ListedBrand['standing'], { readonly what: DeedKind; read
   'in the bin': { what: 'bin-brand', is: ({ binnedAt }) => binnedAt !== null },
 };
 
-async function brandOf(organisationId: string, id: string): Promise<BrandRow> {
+export async function brandOf(organisationId: string, id: string): Promise<BrandRow> {
   const row = await database().Brand.findOne({ where: { id, organisationId } });
   if (!row) throw new Refused(404, 'There is no such brand here.');
   return row;
@@ -115,6 +112,7 @@ export async function deleteBrand(person: PersonRow, organisationId: string, id:
   if (!row.binnedAt) throw new Refused(409, `${row.name} is not in the bin; put it there first, and look once more.`);
   await sequelize.transaction(async (transaction) => {
     await row.destroy({ transaction });
+    await database().Person.destroy({ where: { ofBrand: id }, transaction });
     await writeDown(person, organisationId, { what: 'delete-brand', about: row.name, brand: id }, transaction);
   });
 }

@@ -46,6 +46,7 @@ function define(sequelize: Sequelize) {
       passwordHash: { type: DataTypes.TEXT },
       demo: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
       preferences: { ...json(), defaultValue: {} },
+      ofBrand: { type: DataTypes.TEXT },
     }),
     Membership: sequelize.define<MembershipRow>('membership', { personId: key(), organisationId: key(), role: text() }),
     Session: sequelize.define<SessionRow>('session', {

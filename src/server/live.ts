@@ -334,6 +334,7 @@ class Hub {
       if (news.kind === 'parts') void this.checkMembers(channel);
       else if (news.kind === 'here') void channel?.hearHere(news.instance, news.people);
       else if (news.kind === 'held') channel?.hearHeld(news.person, news.page, news.held);
+      else if (news.kind === 'writing') channel?.tell(event('writing', { by: news.by, share: news.share }));
       else if (news.kind === 'caught') channel?.hearCaught(news.person);
       else channel?.hear(news.kind);
     });

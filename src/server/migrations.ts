@@ -362,6 +362,14 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
         );
       `,
   },
+  {
+    // People of elsewhere, who came with a brand and go with it. No key of another table: the brand's log, which names them, goes first.
+    name: '0015-people-of-elsewhere',
+    sql: `
+        ALTER TABLE people ADD of_brand text;
+        CREATE INDEX people_of_brand ON people (of_brand) WHERE of_brand IS NOT NULL;
+      `,
+  },
 ];
 
 /** The way from an empty database to today's. */

@@ -12,6 +12,7 @@ import type { PersonRow, ReleaseFileRow, ReleaseRow } from './rows';
 import { announce } from './announce';
 import { writeDownOf } from './deeds';
 import { keptFilesOf } from './kept-files';
+import { log } from './log';
 import { latestNumber } from './release-number';
 import { Refused } from './refused';
 import { endWithRelease, mustBeSigned } from './sign-offs';
@@ -62,12 +63,13 @@ export async function makeRelease(
   const last = await Release.findOne({ where: { brandId }, order: [['number', 'DESC']] });
   const before = last && KeptBrand.parse(last.document);
   if (signed.rule.newErrors === 'stop' && before) {
-    const errors = await writer().write('newErrors', current, {}, () => Promise.resolve({ before }));
+    const errors = await writer().write('newErrors', current, {}, { late: () => Promise.resolve({ before }) });
     if (errors.length > 0) throw new Refused(409, `Nothing was released: ${moreErrors(errors)}`);
   }
-  const { stops, files, manifest } = await writer().write('release', current, {}, async () => ({
-    kept: await keptFilesOf(current.brand),
-  }));
+  const tellShare = shareTeller(brandId, person.name);
+  const { stops, files, manifest } = await writer()
+    .write('release', current, {}, { late: async () => ({ kept: await keptFilesOf(current.brand) }), onShare: tellShare })
+    .finally(() => tellShare(1));
   if (stops !== null) throw new Refused(409, `Nothing was released: ${stops}`);
   const hashed = await hashedFiles(files);
   const differences = step || !before ? [] : compareBrands(before, current.brand);
@@ -99,6 +101,16 @@ export async function makeRelease(
     await announce({ brand: brandId, kind: 'release' }, transaction);
     return number;
   });
+}
+
+/** Tells all pages of a brand what share of the files is written, 0..1: at once when it is all, otherwise five times a second at most. */
+function shareTeller(brand: string, by: string): (share: number) => void {
+  let last = 0;
+  return (share) => {
+    if (share < 1 && Date.now() - last < 200) return;
+    last = Date.now();
+    announce({ brand, kind: 'writing', by, share }).catch((error: unknown) => log.warn({ error }, 'a share could not be told'));
+  };
 }
 
 /** A file as it is kept with its release. */
@@ -185,8 +197,8 @@ export async function releasedFile(brandId: string, number: number, path: string
 
 /** All files of a release, its manifest with them, as one zip. */
 export function releaseZip(brandId: string, number: number): Promise<Uint8Array> {
-  return writer().pack(brandId, async () => {
+  return writer().once('pack', brandId, async () => {
     const rows = await database().ReleaseFile.findAll({ where: { brandId, number }, order: [['path', 'ASC']] });
-    return rows.map(({ path, bytes }) => ({ path, bytes: new Uint8Array(bytes) }));
+    return { files: rows.map(({ path, bytes }) => ({ path, bytes: new Uint8Array(bytes) })) };
   });
 }

@@ -26,6 +26,8 @@ export interface PersonRow extends Row<PersonRow> {
   passwordHash: string | null;
   demo: boolean;
   preferences: Preferences;
+  /** The brand with whose archive they came: somebody of elsewhere, who did something to it and signs in nowhere. */
+  ofBrand: CreationOptional<string | null>;
 }
 export interface MembershipRow extends Row<MembershipRow> {
   personId: string;

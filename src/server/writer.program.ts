@@ -5,6 +5,9 @@
 import { promisify } from 'node:util';
 import { brotliCompress, constants, gzip } from 'node:zlib';
 import workerpool from 'workerpool';
+import { ARCHIVE_LIMITS, type BrandArchive } from '@/core/archive/archive';
+import { openArchive, type OpenedArchive } from '@/core/archive/open';
+import { packArchive } from '@/core/archive/pack';
 import type { Brand } from '@/core/brand/document';
 import { bundle, manifestFile, type KeptFiles, type ManifestEntry } from '@/core/release/bundle';
 import { sheetHtml, sheetPages, type SheetChoice, type SheetExtras } from '@/core/sheet/sheet';
@@ -25,7 +28,7 @@ async function release({ brand, kept = new Map() }: { brand: Brand; kept?: KeptF
   readonly files: readonly WrittenFile[];
   readonly manifest: readonly ManifestEntry[];
 }> {
-  const { files, manifest, findings } = await bundle(brand, kept);
+  const { files, manifest, findings } = await bundle(brand, kept, (share) => workerpool.workerEmit(share));
   const error = findings.find(({ severity }) => severity === 'error');
   if (error) return { stops: error.message, files: [], manifest: [] };
   return { stops: null, files: [...files, manifestFile(brand, manifest)], manifest };
@@ -37,6 +40,16 @@ function newErrors({ brand, before }: { brand: Brand; before?: Brand }): string[
   const found = (each: Brand) => ({ brand: each, findings: findingsOf(each, RULES, known) });
   const { came } = findingsSince(found(before!), found(brand));
   return came.filter(({ severity }) => severity === 'error').map(({ message }) => message);
+}
+
+/** A brand whole as one archive; null when it is larger than is taken again. */
+function packBrand({ archive }: { archive: BrandArchive }): Uint8Array | null {
+  const bytes = packArchive(archive);
+  return bytes.length > ARCHIVE_LIMITS.packed ? null : bytes;
+}
+
+function openBrand({ bytes, id }: { bytes: Uint8Array; id: string }): Promise<OpenedArchive | string> {
+  return openArchive(bytes, id);
 }
 
 /** Files as one archive. */
@@ -93,7 +106,7 @@ async function measure(files: readonly Uint8Array[]): Promise<Sizes> {
   return { raw: sum('raw'), gzip: sum('gzip'), brotli: sum('brotli') };
 }
 
-const jobs = { release, newErrors, pack, sheet, weight };
+const jobs = { release, newErrors, pack, packBrand, openBrand, sheet, weight };
 
 export type WriterJobs = typeof jobs;
 

@@ -19,6 +19,14 @@ const KEPT_BYTES = 32 * 1024 * 1024;
 
 const BUSY = 'Many files are being written just now; try again in a moment.';
 
+/** What is being done, and what a person can do about it when it takes too much. */
+const FILES = ['Writing these files', 'make templates shorter, or ship fewer tokens and to fewer destinations at once'] as const;
+const BACKUP = 'whoever runs the server can move such a brand by a backup';
+const ARCHIVES = {
+  packBrand: ['Packing this brand', BACKUP],
+  openBrand: ['Opening this archive', BACKUP],
+} as const;
+
 type Job = keyof WriterJobs;
 type Asked<Name extends Job> = Parameters<WriterJobs[Name]>[0];
 type Result<Name extends Job> = Awaited<ReturnType<WriterJobs[Name]>>;
@@ -64,6 +72,7 @@ export class Writer {
    * One thing at a time for each brand.
    * @param more what is asked besides the brand's document
    * @param late what belongs to the document and is kept elsewhere, fetched when it is its turn
+   * @param onShare told the share done, 0..1, now and then
    * @throws Refused when too many wait, or when it takes too long or too much memory: then the process is ended, for what
    * it computes cannot be asked to stop
    */
@@ -71,19 +80,21 @@ export class Writer {
     name: Name,
     { brand, seq }: Standing,
     more: Omit<Asked<Name>, 'brand'>,
-    late?: () => Promise<Partial<Asked<Name>>>,
+    { late, onShare }: { late?: () => Promise<Partial<Asked<Name>>>; onShare?: (share: number) => void } = {},
   ): Promise<Result<Name>> {
-    const write = () => this.inTurn(brand.id, async () => this.run(name, { brand, ...more, ...(await late?.()) }));
+    const write = () => this.inTurn(brand.id, async () => this.run(name, { brand, ...more, ...(await late?.()) }, onShare));
     const { result } = await this.kept.forceFetch(JSON.stringify([name, brand.id, seq, more]), { context: write });
     return result as Result<Name>;
   }
 
   /**
-   * An archive of files, made like everything else that is written for the brand.
-   * @param files fetched when it is their turn, so that those who wait hold nothing
+   * Work that is done like everything that is written for a brand, and kept for nobody.
+   * @param brand that it is done for; its organisation, where there is none yet
+   * @param asked fetched when it is its turn, so that those who wait hold nothing
    */
-  async pack(brand: string, files: () => Promise<Asked<'pack'>['files']>): Promise<Uint8Array> {
-    return this.inTurn(brand, async () => (await this.run('pack', { files: await files() })) as Result<'pack'>);
+  async once<Name extends Job>(name: Name, brand: string, asked: () => Promise<Asked<Name>>): Promise<Result<Name>> {
+    const result = await this.inTurn(brand, async () => this.run(name, await asked()));
+    return result as Result<Name>;
   }
 
   private async inTurn<T>(brand: string, work: () => Promise<T>): Promise<T> {
@@ -99,20 +110,18 @@ export class Writer {
     }
   }
 
-  private async run(name: Job, asked: object): Promise<unknown> {
+  private async run(name: Job, asked: object, onShare?: (share: number) => void): Promise<unknown> {
     const { seconds, megabytes } = this.limits;
     try {
-      return await this.pool.exec(name, [asked]).timeout(seconds * 1_000);
+      return await this.pool.exec(name, [asked], { on: onShare }).timeout(seconds * 1_000);
     } catch (error) {
       log.warn({ error }, 'files could not be written');
+      const [what, instead] = name in ARCHIVES ? ARCHIVES[name as keyof typeof ARCHIVES] : FILES;
       if (error instanceof workerpool.Promise.TimeoutError)
-        throw new Refused(
-          413,
-          `Writing these files takes longer than ${seconds} seconds and was stopped; make templates shorter, or ship to fewer destinations.`,
-        );
+        throw new Refused(413, `${what} takes longer than ${seconds} seconds and was stopped; ${instead}.`);
       // Node aborts whoever reaches the end of its heap; the system kills whoever takes the last of its memory.
       if (error instanceof workerpool.TerminateError && /`SIG(ABRT|KILL)`/.test(error.message))
-        throw new Refused(413, `Writing these files takes more than ${megabytes} MB and was stopped; ship fewer tokens at once.`);
+        throw new Refused(413, `${what} takes more than ${megabytes} MB and was stopped; ${instead}.`);
       throw error;
     }
   }

@@ -73,6 +73,8 @@ export interface BrandState {
   readonly caught: number;
   /** How often something was said in a review, or asked for, or decided about what a release wants. */
   readonly signOffNews: number;
+  /** Who is making a release just now, and the share of its files that is written, 0..1. */
+  readonly writing: { readonly by: string; readonly share: number } | null;
   readonly conflicts: readonly Conflict[];
   readonly selection: Selection;
   readonly palette: string | null;

@@ -28,6 +28,7 @@ const SEND_COUNT = 100;
 const SEND_BYTES = 4 * 1024 * 1024;
 
 const ReleaseNews = z.object({ number: z.int().min(1) });
+const Writing = z.object({ by: z.string(), share: z.number() });
 const Refusal = z.object({ sentence: z.string() });
 const Here = z.array(z.object({ id: z.string(), name: z.string(), held: z.array(z.string()).default([]) }));
 
@@ -65,6 +66,7 @@ export function createBrandStore(opening: Opening): BrandStore {
     here: [],
     caught: 0,
     signOffNews: 0,
+    writing: null,
     conflicts: [],
     selection: null,
     trial: null,
@@ -137,6 +139,10 @@ export function createBrandStore(opening: Opening): BrandStore {
           here: (news) => {
             const told = Here.safeParse(news);
             if (told.success) set({ here: told.data });
+          },
+          writing: (news) => {
+            const told = Writing.safeParse(news);
+            if (told.success) set({ writing: told.data.share < 1 ? told.data : null });
           },
           signOff: () => set(({ signOffNews }) => ({ signOffNews: signOffNews + 1 })),
           caught: () => set(({ caught }) => ({ caught: caught + 1 })),

@@ -177,6 +177,7 @@ test('a database of the time before snapshots is brought up to date, with what i
     '0012-people-and-brands',
     '0013-house-sets',
     '0014-identities',
+    '0015-people-of-elsewhere',
   ]);
   await closeDatabase();
   for (const name of Object.keys(serverEnv(old, 'demo'))) delete process.env[name];

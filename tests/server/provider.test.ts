@@ -2,7 +2,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { Client } from 'pg';
-import { startTestServer, testPort, type TestServer } from '../test-server';
+import { startTestServer, testPort, Visitor, type TestServer } from '../test-server';
 
 /** Who signs in at the provider next, and what it says of them. */
 interface Account {
@@ -15,18 +15,23 @@ interface Account {
 let server: TestServer;
 let issuer: string;
 let program: ChildProcess;
+/** All that the server says, at its most talkative. */
+let said = '';
+const CLIENT_SECRET = 'a secret of the client, for tests only';
 const address = (path: string) => new URL(path, server.url).href;
 const next = (account: Account) => fetch(`${issuer}/next`, { method: 'POST', body: JSON.stringify(account) });
 
 beforeAll(async () => {
   const port = await testPort();
   issuer = `http://127.0.0.1:${port}`;
-  server = await startTestServer('provider', 'demo', {
+  const settings = {
     BREAKWATER_OIDC_ISSUER: issuer,
     BREAKWATER_OIDC_CLIENT_ID: 'breakwater',
-    BREAKWATER_OIDC_CLIENT_SECRET: 'a secret of the client, for tests only',
+    BREAKWATER_OIDC_CLIENT_SECRET: CLIENT_SECRET,
     BREAKWATER_OIDC_NAME: 'Quillhaven',
-  });
+    BREAKWATER_LOG: 'trace',
+  };
+  server = await startTestServer('provider', 'demo', settings, (some) => (said += some));
   const args = ['tests/provider-program.mjs', String(port), address('/api/sign-in/provider/back')];
   program = spawn('node', args, { stdio: ['ignore', 'pipe', 'ignore'] });
   await once(program.stdout!, 'data');
@@ -38,10 +43,13 @@ afterAll(async () => {
 
 /** A browser that follows redirects by hand, with the cookies of each origin. */
 class Wanderer {
-  private readonly jar = new Map<string, Map<string, string>>();
+  /** Cookies of each origin, by name. */
+  readonly jar = new Map<string, Map<string, string>>();
+  readonly visited: URL[] = [];
 
   async get(url: string): Promise<Response> {
     const { origin } = new URL(url);
+    this.visited.push(new URL(url));
     const cookies = this.jar.get(origin) ?? new Map<string, string>();
     this.jar.set(origin, cookies);
     const cookie = [...cookies].map(([name, value]) => `${name}=${value}`).join('; ');
@@ -135,4 +143,27 @@ test('who comes back without having set out, twice, or with what was meant for a
   await other.get(address('/api/sign-in/provider'));
   expect((await other.get(at)).status).toBe(401);
   expect((await other.get(address('/api/brands/quillhaven'))).status).toBe(401);
+});
+
+test('no secret is in the log, however much it says', async () => {
+  const browser = new Wanderer();
+  await browser.signIn(runa);
+  const ida = await Visitor.demo(server, 'ida');
+  const organisation = '/api/organisations/quillhaven';
+  const { secret } = (await ida.send('POST', `${organisation}/invitations`, { role: 'editor', brand: null, days: 7 })).body;
+  const password = 'a long and winding password';
+  const newcomer = { name: 'Per', email: 'per@quillhaven.example', password };
+  expect((await new Visitor(server).send('POST', '/api/join', { secret, newcomer })).status).toBe(200);
+  await new Visitor(server).send('POST', '/api/sign-in', { email: newcomer.email, password });
+  const token = (await ida.send('POST', '/api/brands/quillhaven/build-tokens', { name: 'CI', days: 30 })).body.secret;
+  await fetch(address('/deliver/quillhaven/latest'), { headers: { authorization: `Bearer ${token}` } });
+  // Something that fails, with all that was sent.
+  await ida.send('POST', '/api/brands/quillhaven/changes', { changes: [{ key: password, command: secret }] });
+  const codes = browser.visited.flatMap(({ searchParams }) => ['code', 'state'].flatMap((name) => searchParams.getAll(name)));
+  const cookies = [...browser.jar.values()].flatMap((jar) => [...jar.values()]);
+  const secrets = [secret, password, token, ida.session, CLIENT_SECRET, ...codes, ...cookies].filter((one) => one !== '');
+  expect(secrets.length).toBeGreaterThan(8);
+  expect(secrets.every((one: unknown) => typeof one === 'string' && one.length >= 8)).toBe(true);
+  expect(said.split('\n').length).toBeGreaterThan(20);
+  expect(secrets.filter((one) => said.includes(one))).toEqual([]);
 });

@@ -24,13 +24,14 @@ import css from './release-dialog.module.css';
 
 /** Makes a release: what it would bring out, what stands in its way, and the button. */
 export function ReleaseDialog() {
-  const { replica, theme, release, id, waiting, role } = useBrand((state) => ({
+  const { replica, theme, release, id, waiting, role, writing } = useBrand((state) => ({
     replica: state.replica,
     theme: state.theme,
     release: state.release,
     id: state.id,
     waiting: waitingCount(state),
     role: state.role,
+    writing: state.writing,
   }));
   const { brand, seq } = replica;
   const [open, setOpen] = useState(false);
@@ -182,6 +183,11 @@ export function ReleaseDialog() {
             <Dialog.Footer>
               {refusal && <p>{refusal}</p>}
               {!refusal && approvals.length > 0 && <p>Signed by {approvals.map(({ by }) => by).join(', ')}.</p>}
+              {writing && (
+                <p>
+                  {busy ? 'The files are' : `${writing.by} is making a release; its files are`} {Math.round(writing.share * 100)} % written.
+                </p>
+              )}
               {waiting > 0 && <p>{waiting} changes are not on the server yet.</p>}
               <Button
                 disabled={!trial || errors.length > 0 || waiting > 0 || busy || refusal !== null}
