@@ -40,7 +40,7 @@ export function ImportBrand() {
   };
   return (
     <>
-      <Button size="xs" variant="outline" loading={busy} onClick={() => input.current!.click()}>
+      <Button size="xs" variant="outline" marginLeft="auto" loading={busy} onClick={() => input.current!.click()}>
         Import a brand…
       </Button>
       <input

@@ -4,6 +4,7 @@ import type { OpenedArchive } from '@/core/archive/open';
 import { apply } from '@/core/brand/apply';
 import { touchedBy, type Command } from '@/core/brand/commands';
 import { KeptBrand } from '@/core/brand/document';
+import { LIMITS } from '@/core/brand/fields';
 import { newId } from '@/core/brand/identity';
 import { COMMAND_VERSION } from '@/core/brand/versions';
 import { addBrand, brandOf } from './brand-acts';
@@ -185,15 +186,17 @@ async function keepArchive(
     inverse,
     touched: [...touched],
   }));
+  // The house set that it was compared with is another organisation's, or of another day; and no two brands of one go by one name.
+  const isTaken = (await Brand.count({ where: { organisationId, name: last.name }, transaction })) > 0;
+  const set = {
+    ...(last.house && { house: null }),
+    ...(isTaken && { name: last.name.slice(0, LIMITS.name - IMPORTED.length) + IMPORTED }),
+  };
   let [now, seq] = [last, head.first.seq + changes.length];
-  if (last.house) {
-    // The house set that it was compared with is another organisation's, or of another day.
-    const command: Command = {
-      label: 'Imported: not compared with this house set yet',
-      steps: [{ do: 'brand.edit', set: { house: null } }],
-    };
+  if (Object.keys(set).length > 0) {
+    const command: Command = { label: 'Import', steps: [{ do: 'brand.edit', set }] };
     const applied = apply(last, command);
-    if (!applied.ok) throw new Error(`What a brand notes of a house set could not be taken away: ${applied.refusal}`);
+    if (!applied.ok) throw new Error(`An imported brand could not be made one of this organisation: ${applied.refusal}`);
     [now, seq] = [applied.brand, seq + 1];
     const { inverse } = applied;
     const own = { brandId, personId: person.id, at: new Date() };

@@ -1,5 +1,7 @@
 /** Several people on the same colours: a review from asking to release, the house set, the past, search, invitations. */
-import type { Browser } from 'puppeteer-core';
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Browser, ElementHandle } from 'puppeteer-core';
 import { startTestServer, Visitor, type TestServer } from '../test-server';
 import { launch, Person } from './browser';
 
@@ -183,6 +185,26 @@ test('everything is found with one key: a colour in whichever brand, a token, a 
   await ida.find('[role=option][data-highlighted] ::-p-text(text.soft)');
   await ida.keys('Enter');
   await ida.page.waitForFunction(() => location.pathname.endsWith('/name'));
+});
+
+test('a brand is exported whole and comes back from the file with its history', async () => {
+  await visitor.change([{ do: 'swatch.edit', id: 'core-foam', set: { value: '#e1f1f1' } }]);
+  await ida.page.goto(`${server.url}/organisation/quillhaven`);
+  const folder = await ida.downloads();
+  await (await ida.find('[aria-label="What to do with Quillhaven Ferries"]')).click();
+  await (await ida.find('::-p-xpath(//*[@role="menuitem"][starts-with(., "Export whole")])')).click();
+  const file = join(folder, 'quillhaven-ferries-whole.zip');
+  while (!existsSync(file)) await ida.settled();
+  const input = (await ida.page.waitForSelector('input[aria-label="Archive of a brand"]')) as ElementHandle<HTMLInputElement>;
+  // A file of something else is refused in a sentence, and one may try again.
+  await input.uploadFile('package.json');
+  await ida.sees('This is no archive of a brand');
+  await input.uploadFile(file);
+  await ida.page.waitForFunction(() => /\/brand\/\w+\/mix/.test(location.pathname) && !location.pathname.includes('quillhaven'));
+  await ida.stage('Watch');
+  await tab(ida, 'History');
+  await ida.sees('Ida (imported)');
+  await ida.page.goto(`${server.url}/brand/quillhaven/mix`);
 });
 
 test('a link lets somebody in; a role that is taken away ends what they hear', async () => {

@@ -43,14 +43,17 @@ test('comes back with its history, its releases byte for byte, its pictures and 
   const { id, status } = await imported(archive);
   expect(status).toBe(200);
   const [was, is] = [await get('quillhaven'), await get(id)];
-  expect([is.brand, is.seq]).toEqual([{ ...was.brand, id }, was.seq]);
+  // Its name is taken here: with it comes one change more.
+  expect([is.brand, is.seq]).toEqual([{ ...was.brand, id, name: `${was.brand.name} (imported)` }, was.seq + 1]);
   const told = async (brand: string) => {
     const { history } = await get(`${brand}/history`);
     return history.map(({ label, by, at }: { label: string; by: string; at: string }) => ({ label, by, at }));
   };
   const before = await told('quillhaven');
   expect(before.length).toBeGreaterThan(2);
-  expect(await told(id)).toEqual(before.map((one: { by: string }) => ({ ...one, by: `${one.by} (imported)` })));
+  const [last, ...rest] = await told(id);
+  expect(last).toMatchObject({ label: 'Import', by: 'Ida' });
+  expect(rest).toEqual(before.map((one: { by: string }) => ({ ...one, by: `${one.by} (imported)` })));
   expect((await get(`${id}/at/1`)).document).toEqual({ ...(await get('quillhaven/at/1')).document, id });
   const [release] = (await get(`${id}/releases`)).releases;
   expect(release).toMatchObject({ number: 1, title: 'Spring', version: '1.0.0', by: 'Ida (imported)' });

@@ -55,13 +55,20 @@ test('an instance that has the old document in hand answers with the newest, and
   expect(brand.palettes[0]!.name).toBe('Mole');
 });
 
-test('a release is told by its number alone, and fetched by it', async () => {
+test('a release is told while its files are written, then by its number alone, and fetched by it', async () => {
   const [ida, oren] = [await Visitor.demo(first, 'ida'), await Visitor.demo(second, 'oren')];
   const { seq } = (await ida.send('GET', '/api/brands/quillhaven')).body as { seq: number };
   const heard = events(oren, seq);
   const next = heard.next();
   await ida.send('POST', '/api/brands/quillhaven/releases', { seq, note: '' });
-  expect((await next).value).toEqual({ event: 'release', data: { number: 1 } });
+  const told = [(await next).value];
+  while (told.at(-1)!.event === 'writing') told.push((await heard.next()).value);
+  const shares = told.slice(0, -1).map(({ data }) => data as { by: string; share: number });
+  expect(shares.map(({ by }) => by)).toEqual(shares.map(() => 'Ida'));
+  expect(shares.length).toBeGreaterThan(1);
+  expect(shares.map(({ share }) => share)).toEqual(shares.map(({ share }) => share).sort());
+  expect(shares.at(-1)!.share).toBe(1);
+  expect(told.at(-1)).toEqual({ event: 'release', data: { number: 1 } });
   const { body } = await oren.send('GET', '/api/brands/quillhaven/releases/1');
   expect(body).toMatchObject({ number: 1, document: { id: 'quillhaven' } });
   // Whoever comes later is told at once, and of nothing that they know.
