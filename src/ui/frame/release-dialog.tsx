@@ -185,7 +185,8 @@ export function ReleaseDialog() {
               {!refusal && approvals.length > 0 && <p>Signed by {approvals.map(({ by }) => by).join(', ')}.</p>}
               {writing && (
                 <p>
-                  {busy ? 'The files are' : `${writing.by} is making a release; its files are`} {Math.round(writing.share * 100)} % written.
+                  {busy ? 'The files are' : `${writing.by} is making a release; its files are`} {Math.round(writing.share * 100)}{' '}
+                  % written.
                 </p>
               )}
               {waiting > 0 && <p>{waiting} changes are not on the server yet.</p>}
