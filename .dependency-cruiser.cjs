@@ -49,6 +49,7 @@ module.exports = {
       sheet: ['base', 'colour', 'palette', 'brand', 'findings'],
       shelf: ['base', 'colour', 'brand'],
       organisation: ['brand'],
+      screens: ['base', 'colour', 'brand'],
       archive: ['base', 'source', 'brand', 'formats', 'release'],
     }),
     rule(

@@ -1,10 +1,13 @@
 /**
  * How a simulated screen gets what was released: over HTTP, like any consumer. It knows nothing of Breakwater but the
- * address. Each screen parses the files itself, draws, and says where on the page each token is to be seen, so that a
- * reader can go there and look; it never says which colour that is.
+ * address of its files. Each screen parses them itself, draws, and says where on the page each token is to be seen, so
+ * that a reader can go there and look; it never says which colour that is.
  */
 const query = new URLSearchParams(location.search);
-const base = `/deliver/${encodeURIComponent(query.get('brand'))}/${encodeURIComponent(query.get('release') ?? 'latest')}/`;
+const base = query.get('files') ?? '';
+
+/** Number of the release that its files are of, as they say when they are fetched. */
+let release = 0;
 
 /** The release's manifest: the brand, its themes, its files. */
 export async function manifest() {
@@ -13,13 +16,15 @@ export async function manifest() {
 
 /** One released file. */
 export async function get(path) {
-  const response = await fetch(base + path);
+  const response = await fetch(address(path));
   if (!response.ok) throw new Error(`${path} could not be fetched (${response.status})`);
+  release = Number(response.headers.get('x-breakwater-release'));
   return response;
 }
 
 /** The address of a released file, for a link element. */
 export function address(path) {
+  if (!base.startsWith('/screens/of/')) throw new Error('this screen was not told where its files are');
   return base + path;
 }
 
@@ -33,7 +38,8 @@ export async function show(prepare, draw) {
     const drawTheme = async (theme) => {
       window.shown = await draw(prepared, theme);
       document.documentElement.dataset.theme = theme;
-      parent.postMessage({ drawn: theme, screen: location.pathname }, location.origin);
+      document.title = `${document.title.split(',')[0]}, release ${release}`;
+      parent.postMessage({ drawn: theme, release }, location.origin);
     };
     addEventListener('message', (event) => {
       if (event.origin === location.origin && typeof event.data?.theme === 'string') drawTheme(event.data.theme).catch(fail);
@@ -46,5 +52,5 @@ export async function show(prepare, draw) {
 
 function fail(error) {
   console.warn(error);
-  parent.postMessage({ failed: String(error.message ?? error), screen: location.pathname }, location.origin);
+  parent.postMessage({ failed: String(error.message ?? error) }, location.origin);
 }

@@ -14,7 +14,7 @@ export interface Here {
  */
 export type News =
   | ({ readonly brand: string } & (
-      | { readonly kind: 'change' | 'release' | 'signOff' | 'parts' }
+      | { readonly kind: 'change' | 'release' | 'signOff' | 'screens' | 'parts' }
       | { readonly kind: 'writing'; readonly by: string; readonly share: number }
       | { readonly kind: 'here'; readonly instance: string; readonly people: readonly Here[] }
       | { readonly kind: 'held'; readonly person: string; readonly page: string; readonly held: string | null }

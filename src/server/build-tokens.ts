@@ -2,6 +2,7 @@ import { createHash, randomBytes } from 'node:crypto';
 import { z } from 'zod';
 import { EntityId } from '@/core/brand/fields';
 import { newId } from '@/core/brand/identity';
+import { announce } from './announce';
 import { roleIn } from './brands';
 import { database } from './database';
 import type { PersonRow } from './rows';
@@ -77,12 +78,15 @@ export async function revokeBuildToken(person: PersonRow, brandId: string, id: s
   await writeDownOf(person, brandId, { what: 'revoke-build-token', about: row.name });
 }
 
-/** Refuses a request for released files that comes neither from a person of the brand nor with a token of it. */
-export async function mayFetch(request: Request, brandId: string): Promise<void> {
+/**
+ * Refuses a request for released files that comes neither from a person of the brand nor with a token of it.
+ * @returns what notes the release that is fetched: a build that fetches is a screen that has it
+ */
+export async function mayFetch(request: Request, brandId: string): Promise<(release: number) => Promise<void>> {
   const header = request.headers.get('authorization');
   if (header === null) {
     await allowed(brandId, 'read');
-    return;
+    return () => Promise.resolve();
   }
   const secret = /^Bearer (.+)$/.exec(header)?.[1] ?? '';
   const { BuildToken } = database();
@@ -96,4 +100,9 @@ export async function mayFetch(request: Request, brandId: string): Promise<void>
   // A release is many files: their fetching is noted once.
   if (Date.now() - (row.usedAt?.getTime() ?? 0) > NOTED_MS)
     await BuildToken.update({ usedAt: new Date() }, { where: { id: row.id } });
+  return async (release) => {
+    if (row.fetched === release) return;
+    await BuildToken.update({ fetched: release }, { where: { id: row.id } });
+    await announce({ brand: brandId, kind: 'screens' });
+  };
 }

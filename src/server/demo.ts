@@ -1,10 +1,10 @@
 import { createHash } from 'node:crypto';
 import { KeptBrand } from '@/core/brand/document';
 import type { Role } from '@/core/brand/roles';
+import { SIMULATED, SIMULATED_NAMES } from '@/core/screens/screen';
 import { createBrand } from './brands';
 import { database } from './database';
 import { keepPast, type DemoPast } from './demo-past';
-import { environment } from './environment';
 
 const PEOPLE: readonly { id: string; name: string; role: Role }[] = [
   { id: 'demo-ida', name: 'Ida', role: 'owner' },
@@ -15,11 +15,6 @@ const PEOPLE: readonly { id: string; name: string; role: Role }[] = [
 
 /** Id of the demo's organisation, and of its brand. */
 const ORGANISATION = 'quillhaven';
-
-/** Whether the simulated screens, which read the demo's own files, belong to a brand. */
-export function hasSimulatedScreens(brandId: string): boolean {
-  return environment().BREAKWATER_DEMO === '1' && brandId === ORGANISATION;
-}
 
 /**
  * Loads the demo once; with `reset`, takes the old one away first with everything that was done in it.
@@ -55,6 +50,18 @@ export async function loadDemo(
     const owner = PEOPLE[0]!.id;
     await database().Host.bulkCreate(
       [...kept].map(([sha256, bytes]) => ({ brandId: document.id, sha256, bytes: Buffer.from(bytes), personId: owner })),
+      { transaction },
+    );
+    await database().Screen.bulkCreate(
+      SIMULATED.map((program, at) => ({
+        brandId: document.id,
+        id: program,
+        name: SIMULATED_NAMES[program],
+        kind: { is: 'simulated' as const, program },
+        personId: owner,
+        // In this order.
+        at: new Date(Date.now() + at),
+      })),
       { transaction },
     );
     return true;

@@ -33,6 +33,9 @@ const MOST_HELD = 2;
 /** What this instance is called among the others. */
 const INSTANCE = randomUUID();
 
+/** What is read once more, or told, however often it is heard of meanwhile. */
+type Told = 'change' | 'release' | 'signOff' | 'screens';
+
 /** One page that listens to one brand. */
 interface Stream {
   readonly person: string;
@@ -58,7 +61,7 @@ class Channel {
   /** The last change that all streams were told. */
   private seq = 0;
   private reading = false;
-  private readonly news = new Set<'change' | 'release' | 'signOff'>();
+  private readonly news = new Set<Told>();
   /** Who listens, by instance. */
   private readonly people = new Map<string, { readonly here: readonly Here[]; readonly at: number }>();
   /** What was told last of who is here. */
@@ -99,7 +102,7 @@ class Channel {
   }
 
   /** Something happened. However often that is said while it is read, it is read once more. */
-  hear(kind: 'change' | 'release' | 'signOff'): void {
+  hear(kind: Told): void {
     this.news.add(kind);
     if (!this.reading && this.streams.size > 0) void this.read();
   }
@@ -172,7 +175,7 @@ class Channel {
           const number = await latestNumber(this.brand);
           if (number > 0) this.tell(event('release', { number }));
         }
-        if (kinds.has('signOff')) this.tell(event('signOff', {}));
+        for (const kind of ['signOff', 'screens'] as const) if (kinds.has(kind)) this.tell(event(kind, {}));
       }
     } catch (error) {
       log.warn({ error }, 'live streams broke off');
@@ -345,7 +348,7 @@ class Hub {
       for (const channel of this.channels.values()) {
         channel.hear('change');
         channel.hear('release');
-        if (this.wasLost) channel.hear('signOff');
+        if (this.wasLost) for (const kind of ['signOff', 'screens'] as const) channel.hear(kind);
       }
       this.wasLost = false;
     } catch (error) {

@@ -370,6 +370,37 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
         CREATE INDEX people_of_brand ON people (of_brand) WHERE of_brand IS NOT NULL;
       `,
   },
+  {
+    // Screens of brands, and what each was last found to show in every theme, held against each release that was then the latest.
+    name: '0016-screens',
+    sql: `
+        CREATE TABLE screens (
+          brand_id text NOT NULL REFERENCES brands ON DELETE CASCADE,
+          id text NOT NULL,
+          name text NOT NULL,
+          kind json NOT NULL,
+          held integer,
+          edits json NOT NULL DEFAULT '{}',
+          person_id text NOT NULL REFERENCES people,
+          at timestamptz NOT NULL DEFAULT now(),
+          PRIMARY KEY (brand_id, id)
+        );
+        CREATE TABLE readings (
+          brand_id text NOT NULL,
+          screen_id text NOT NULL,
+          release integer NOT NULL,
+          theme text NOT NULL,
+          runs integer NOT NULL,
+          seen json NOT NULL,
+          same integer NOT NULL,
+          differing integer NOT NULL,
+          at timestamptz NOT NULL DEFAULT now(),
+          PRIMARY KEY (brand_id, screen_id, release, theme),
+          FOREIGN KEY (brand_id, screen_id) REFERENCES screens ON DELETE CASCADE
+        );
+        ALTER TABLE build_tokens ADD fetched integer;
+      `,
+  },
 ];
 
 /** The way from an empty database to today's. */

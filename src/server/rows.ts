@@ -4,6 +4,7 @@ import type { Brand, Palette } from '@/core/brand/document';
 import type { Role } from '@/core/brand/roles';
 import type { ManifestEntry } from '@/core/release/bundle';
 import type { ReleaseRule, Remark, SignOff } from '@/core/release/sign-off';
+import type { ScreenKind, Seen } from '@/core/screens/screen';
 import type { CaughtColours } from '@/core/intake/caught-colours';
 import type { ShelfEntry } from '@/core/shelf/shelf-palette';
 
@@ -229,4 +230,32 @@ export interface BuildTokenRow extends Row<BuildTokenRow> {
   usedAt: CreationOptional<Date | null>;
   /** From when on it opens nothing; null when it has no end. */
   endsAt: Date | null;
+  /** Number of the release that was last fetched with it. */
+  fetched: CreationOptional<number | null>;
+}
+
+export interface ScreenRow extends Row<ScreenRow> {
+  brandId: string;
+  id: string;
+  name: string;
+  kind: ScreenKind;
+  held: CreationOptional<number | null>;
+  /** Texts of files that were changed by hand at the screen, by their paths. */
+  edits: CreationOptional<Record<string, string>>;
+  personId: string;
+  at: CreationOptional<Date>;
+}
+export interface ReadingRow extends Row<ReadingRow> {
+  brandId: string;
+  screenId: string;
+  /** Number of the release that was the latest, and that it is held against. */
+  release: number;
+  theme: string;
+  /** Number of the release that the screen said it runs. */
+  runs: number;
+  seen: Seen[];
+  /** Tokens that it showed as they are in that release, and others. */
+  same: number;
+  differing: number;
+  at: CreationOptional<Date>;
 }

@@ -18,8 +18,6 @@ export interface Opening {
   readonly archived: boolean;
   /** Which build of the application the page is of. */
   readonly build: string;
-  /** Whether the simulated screens belong to the brand. */
-  readonly simulated: boolean;
   /** When the first change was made that no release brings out; null when there is none, or no release. */
   readonly waitingSince: string | null;
 }
@@ -59,8 +57,6 @@ export interface BrandState {
   readonly connected: boolean;
   /** When the first change was made that no release brought out, as the page was opened. */
   readonly waitingSince: string | null;
-  /** Whether the simulated screens belong to the brand. */
-  readonly simulated: boolean;
   /** When the server last took something in. */
   readonly keptAt: Date | null;
   readonly undoable: readonly Command[];
@@ -73,6 +69,8 @@ export interface BrandState {
   readonly caught: number;
   /** How often something was said in a review, or asked for, or decided about what a release wants. */
   readonly signOffNews: number;
+  /** How often a screen was added, made another, or read. */
+  readonly screenNews: number;
   /** Who is making a release just now, and the share of its files that is written, 0..1. */
   readonly writing: { readonly by: string; readonly share: number } | null;
   readonly conflicts: readonly Conflict[];

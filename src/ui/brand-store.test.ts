@@ -36,7 +36,6 @@ function page(role: Role = 'owner', seq = 0, brand = demo): BrandStore {
     organisation: null,
     archived: false,
     build: 'b1',
-    simulated: true,
     waitingSince: null,
   });
   pages.push(store.getState().connect());

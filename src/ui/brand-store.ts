@@ -57,7 +57,6 @@ export function createBrandStore(opening: Opening): BrandStore {
     acknowledged: new Set(),
     kept: [],
     connected: true,
-    simulated: opening.simulated,
     waitingSince: opening.waitingSince,
     keptAt: null,
     undoable: [],
@@ -66,6 +65,7 @@ export function createBrandStore(opening: Opening): BrandStore {
     here: [],
     caught: 0,
     signOffNews: 0,
+    screenNews: 0,
     writing: null,
     conflicts: [],
     selection: null,
@@ -145,6 +145,7 @@ export function createBrandStore(opening: Opening): BrandStore {
             if (told.success) set({ writing: told.data.share < 1 ? told.data : null });
           },
           signOff: () => set(({ signOffNews }) => ({ signOffNews: signOffNews + 1 })),
+          screens: () => set(({ screenNews }) => ({ screenNews: screenNews + 1 })),
           caught: () => set(({ caught }) => ({ caught: caught + 1 })),
           refused: (news) => {
             tell(Refusal.parse(news).sentence);

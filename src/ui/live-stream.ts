@@ -1,6 +1,9 @@
 /** What a stream tells a page, by the kind of news; each is given as it was sent, parsed. */
 export type Listeners = Readonly<
-  Record<'build' | 'change' | 'release' | 'signOff' | 'here' | 'caught' | 'writing' | 'refused', (news: unknown) => void>
+  Record<
+    'build' | 'change' | 'release' | 'signOff' | 'here' | 'caught' | 'writing' | 'screens' | 'refused',
+    (news: unknown) => void
+  >
 >;
 
 interface StreamOptions {

@@ -178,6 +178,7 @@ test('a database of the time before snapshots is brought up to date, with what i
     '0013-house-sets',
     '0014-identities',
     '0015-people-of-elsewhere',
+    '0016-screens',
   ]);
   await closeDatabase();
   for (const name of Object.keys(serverEnv(old, 'demo'))) delete process.env[name];

@@ -6,7 +6,7 @@ import { useSignOffs } from '@/ui/sign-offs';
 import { StageViews, type StageView } from '@/ui/stage-views';
 import { DriftView } from './drift-view';
 import { HistoryView } from './history/history-view';
-import { MatchView } from './match-view';
+import { MatchView } from './match/match-view';
 import { Releases } from './releases';
 import { SignOffView } from './sign-off/sign-off-view';
 import { showView, useView, type ViewId } from './views';

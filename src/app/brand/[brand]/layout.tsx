@@ -3,7 +3,6 @@ import { notFound, redirect } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { authorise } from '@/server/brands';
 import { buildId } from '@/server/build-id';
-import { hasSimulatedScreens } from '@/server/demo';
 import { loadBrand } from '@/server/documents';
 import { Refused } from '@/server/refused';
 import { placeOf } from '@/server/organisations';
@@ -43,7 +42,6 @@ export default async function BrandLayout({ params, children }: { params: Promis
         release: await latestRelease(brandId),
         person: { id: person!.id, name: person!.name },
         build: buildId(),
-        simulated: hasSimulatedScreens(brandId),
         waitingSince: await waitingSince(brandId),
       };
     } catch (error) {

@@ -15,10 +15,11 @@ export function GET(request: Request, { params }: { params: Promise<Record<strin
     const parsed = Params.safeParse(await params);
     if (!parsed.success) throw new Refused(404, 'There is no such release.');
     const { brand, release } = parsed.data;
-    await mayFetch(request, brand);
+    const note = await mayFetch(request, brand);
     const found = await releaseOf(brand, release === 'latest' ? await latestNumber(brand) : release);
     if (!found) throw new Refused(404, 'There is no such release.');
     const { number, document } = found;
+    await note(number);
     return new Response(new Uint8Array(await releaseZip(brand, number)), {
       headers: {
         'content-type': 'application/zip',

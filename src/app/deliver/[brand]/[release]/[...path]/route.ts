@@ -28,10 +28,11 @@ export function GET(request: Request, { params }: { params: Promise<Record<strin
     const parsed = Params.safeParse(await params);
     if (!parsed.success) throw new Refused(404, 'There is no such file.');
     const { brand, release, path } = parsed.data;
-    await mayFetch(request, brand);
+    const note = await mayFetch(request, brand);
     const number = release === 'latest' ? await latestNumber(brand) : release;
     const file = await releasedFile(brand, number, path.join('/'));
     if (!file) throw new Refused(404, 'There is no such file in this release.');
+    await note(number);
     const isKnown = request.headers.get('if-none-match') === `"${file.sha256}"`;
     return new Response(isKnown ? null : new Uint8Array(file.bytes), {
       status: isKnown ? 304 : 200,

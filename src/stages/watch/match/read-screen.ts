@@ -1,5 +1,6 @@
 import { hexOf, readColour } from '@/core/colour/read';
 import { cssText } from '@/core/formats/kit/css-text';
+import type { Seen } from '@/core/screens/screen';
 
 /** A place on a screen where a token is to be seen, as the screen names it. */
 interface Place {
@@ -12,18 +13,24 @@ interface Place {
 }
 
 /**
- * Reads back what a screen really shows: canvas pixels, the attributes of drawn SVG, and otherwise the style the
+ * Reads back what a simulated screen really shows: canvas pixels, the attributes of drawn SVG, and otherwise the style the
  * browser computed. The screen says only where to look.
- * @returns `#rrggbb` (`#rrggbbaa` when translucent) by token path; a place whose colour cannot be told is left out
+ * @returns each token once; a place whose colour cannot be told is left out
  */
-export function readScreen(screen: Window): Map<string, string> {
+export function readScreen(screen: Window): Seen[] {
   const { shown } = screen as Window & { shown?: readonly Place[] };
-  const found = new Map<string, string>();
+  const found = new Map<string, Seen>();
   for (const place of shown ?? []) {
-    const hex = place.canvas ? pixel(place.canvas, place.x ?? 0, place.y ?? 0) : style(screen, place);
-    if (hex) found.set(place.token, hex);
+    const colour = place.canvas ? pixel(place.canvas, place.x ?? 0, place.y ?? 0) : style(screen, place);
+    if (colour) found.set(place.token, { colour, token: place.token, share: 0, where: whereOf(place), state: 'rest' });
   }
-  return found;
+  return [...found.values()];
+}
+
+function whereOf({ element, property, x, y }: Place): string {
+  return element
+    ? `${property} of ${element.localName}${[...element.classList].map((name) => `.${name}`).join('')}`
+    : `pixel ${x}, ${y}`;
 }
 
 function pixel(canvas: HTMLCanvasElement, x: number, y: number): string | undefined {

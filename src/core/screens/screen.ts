@@ -1,0 +1,108 @@
+import { z } from 'zod';
+import { EntityId, FileHash, name, releasePath } from '../brand/fields';
+
+/** The small programs that Breakwater ships to try a brand on; each reads released files and nothing else. */
+export const SIMULATED = ['dashboard', 'booking', 'trainer', 'console'] as const;
+export type Simulated = (typeof SIMULATED)[number];
+
+export const SIMULATED_NAMES: Record<Simulated, string> = {
+  dashboard: 'Operations dashboard',
+  booking: 'Booking site',
+  trainer: 'Deckhand trainer',
+  console: 'Bridge console',
+};
+
+export const SCREEN_LIMITS = { screens: 24, edits: 20, editBytes: 512 * 1024, address: 1_000 } as const;
+
+/** Where a page is: http or https, without a name or password in it. */
+export const pageAddress = z
+  .string()
+  .trim()
+  .max(SCREEN_LIMITS.address)
+  .refine((text) => {
+    if (!URL.canParse(text)) return false;
+    const { protocol, username, password } = new URL(text);
+    return /^https?:$/.test(protocol) && username === '' && password === '';
+  }, 'An address begins with https:// or http://, and has no password in it.');
+
+/** What a screen is, by its kind. */
+export const ScreenKind = z.discriminatedUnion('is', [
+  z.strictObject({ is: z.literal('simulated'), program: z.enum(SIMULATED) }),
+  z.strictObject({ is: z.literal('page'), address: pageAddress }),
+  /** Id of the token with which a build fetches released files. */
+  z.strictObject({ is: z.literal('build'), token: EntityId }),
+  z.strictObject({ is: z.literal('picture'), picture: FileHash }),
+]);
+export type ScreenKind = z.output<typeof ScreenKind>;
+
+export const NewScreen = z.strictObject({ id: EntityId, name, kind: ScreenKind });
+export type NewScreen = z.output<typeof NewScreen>;
+
+/** What can be made another of a screen. */
+export const ScreenEdit = z.strictObject({
+  name: name.optional(),
+  address: pageAddress.optional(),
+  /** Number of the release that it stays at; null for the latest. Of simulated screens only. */
+  held: z.int().min(1).nullable().optional(),
+  /** A file as somebody changed it at the screen, by hand; null takes that back. Of simulated screens only. */
+  file: z
+    .strictObject({
+      path: releasePath,
+      text: z.string().max(SCREEN_LIMITS.editBytes, 'A file that is edited by hand has at most 512 KB.').nullable(),
+    })
+    .optional(),
+});
+export type ScreenEdit = z.output<typeof ScreenEdit>;
+
+/** A consumer of a brand, as it is told of. */
+export interface Screen {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: ScreenKind;
+  readonly held: number | null;
+  /** Paths of the files that were changed by hand at the screen. */
+  readonly edited: readonly string[];
+  /** Another whenever those are; empty when there are none. */
+  readonly edition: string;
+  /** The release that a build last fetched; null where it is no build, or fetched none. */
+  readonly fetched: number | null;
+  /** When it was last read, ISO 8601; null when it never was. */
+  readonly readAt: string | null;
+}
+
+/** How an element was when it was looked at: as it stands, or in a state that was really caused. */
+export const SEEN_STATES = ['rest', 'hover', 'focus', 'pressed', 'disabled'] as const;
+
+/** A colour that stands somewhere on a screen. */
+export const Seen = z.strictObject({
+  /** `#rrggbb`, or `#rrggbbaa` when translucent. */
+  colour: z.string().regex(/^#[0-9a-f]{6}(?:[0-9a-f]{2})?$/),
+  /** Path of the token that the screen itself says it is; none where it does not say. */
+  token: z.string().min(1).max(300).optional(),
+  /** Of the area looked at, 0..1. */
+  share: z.number().min(0).max(1),
+  /** Where it stands, for people: an element and what of it. */
+  where: z.string().max(160),
+  state: z.enum(SEEN_STATES),
+});
+export type Seen = z.output<typeof Seen>;
+
+/** What a screen showed in one theme. */
+export const Reading = z.strictObject({
+  /** Identifier of the theme, as files name it. */
+  theme: z.string().min(1).max(120),
+  /** Number of the release that the screen said it runs. */
+  release: z.int().min(1),
+  seen: z.array(Seen).max(1_000),
+});
+export type Reading = z.output<typeof Reading>;
+
+/** A reading of a screen in all themes that were looked at. */
+export const Readings = z.array(Reading).min(1).max(16);
+
+/** How many tokens on screens were as they are in a release, and how many were not, over all themes. */
+export interface Figure {
+  readonly release: number;
+  readonly same: number;
+  readonly differing: number;
+}

@@ -1,0 +1,154 @@
+import { createHash } from 'node:crypto';
+import { QueryTypes } from 'sequelize';
+import { isStorable, UNSTORABLE } from '@/core/base/storable';
+import { EntityId } from '@/core/brand/fields';
+import { matchOf } from '@/core/screens/match';
+import { SCREEN_LIMITS, type Figure, type NewScreen, type Reading, type Screen, type ScreenEdit } from '@/core/screens/screen';
+import { announce } from './announce';
+import { database } from './database';
+import { keptPicture } from './pictures';
+import { Refused } from './refused';
+import { latestNumber } from './release-number';
+import { releasedFile, releaseOf } from './releases';
+import type { PersonRow, ScreenRow } from './rows';
+
+const GONE = 'There is no such screen here.';
+
+/** The screens of a brand, as they were added. */
+export async function screensOf(brandId: string): Promise<Screen[]> {
+  const { sequelize, Screen, BuildToken } = database();
+  const rows = await Screen.findAll({ where: { brandId }, order: ['at', 'id'] });
+  const tokens = await BuildToken.findAll({ where: { brandId }, attributes: ['id', 'fetched'] });
+  const fetched = new Map(tokens.map((token) => [token.id, token.fetched]));
+  const read = await sequelize.query<{ screen: string; at: Date }>(
+    'SELECT screen_id AS screen, max(at) AS at FROM readings WHERE brand_id = :brandId GROUP BY screen_id',
+    { type: QueryTypes.SELECT, replacements: { brandId } },
+  );
+  const readAt = new Map(read.map(({ screen, at }) => [screen, at.toISOString()]));
+  return rows.map(({ id, name, kind, held, edits }) => ({
+    id,
+    name,
+    kind,
+    held,
+    edited: Object.keys(edits).sort(),
+    edition: editionOf(edits),
+    fetched: kind.is === 'build' ? (fetched.get(kind.token) ?? null) : null,
+    readAt: readAt.get(id) ?? null,
+  }));
+}
+
+function editionOf(edits: ScreenRow['edits']): string {
+  if (Object.keys(edits).length === 0) return '';
+  return createHash('sha256').update(JSON.stringify(edits)).digest('hex').slice(0, 12);
+}
+
+/** Adds a screen. Sent again, it is there once. */
+export async function addScreen(person: PersonRow, brandId: string, { id, name, kind }: NewScreen): Promise<void> {
+  const { Screen, BuildToken } = database();
+  if ((await Screen.count({ where: { brandId } })) >= SCREEN_LIMITS.screens)
+    throw new Refused(409, `A brand has at most ${SCREEN_LIMITS.screens} screens; take one away first.`);
+  if (kind.is === 'build' && !(await BuildToken.findOne({ where: { brandId, id: kind.token } })))
+    throw new Refused(404, 'That token is not there any more; choose another, or make one under Ship.');
+  if (kind.is === 'picture') await keptPicture(brandId, kind.picture);
+  await Screen.bulkCreate([{ brandId, id, name, kind, personId: person.id }], { ignoreDuplicates: true });
+  await announce({ brand: brandId, kind: 'screens' });
+}
+
+async function screenOf(brandId: string, id: string): Promise<ScreenRow> {
+  const row = EntityId.safeParse(id).success && (await database().Screen.findOne({ where: { brandId, id } }));
+  if (!row) throw new Refused(404, GONE);
+  return row;
+}
+
+export async function editScreen(brandId: string, id: string, edit: ScreenEdit): Promise<void> {
+  const row = await screenOf(brandId, id);
+  const { kind } = row;
+  if (edit.address !== undefined) {
+    if (kind.is !== 'page') throw new Refused(400, 'Only a page has an address.');
+    row.kind = { ...kind, address: edit.address };
+  }
+  if (edit.name !== undefined) row.name = edit.name;
+  if ((edit.held !== undefined || edit.file) && kind.is !== 'simulated')
+    throw new Refused(400, 'Only a simulated screen is held at a release, or edited by hand here.');
+  if (edit.held !== undefined) {
+    if (edit.held !== null && edit.held > (await latestNumber(brandId))) throw new Refused(404, 'There is no such release.');
+    row.held = edit.held;
+  }
+  if (edit.file) {
+    const { path, text } = edit.file;
+    if (text !== null && !isStorable(text)) throw new Refused(400, UNSTORABLE);
+    const edits = { ...row.edits };
+    if (text === null) delete edits[path];
+    else edits[path] = text;
+    if (Object.keys(edits).length > SCREEN_LIMITS.edits)
+      throw new Refused(409, `At most ${SCREEN_LIMITS.edits} files of a screen are edited by hand; take one back first.`);
+    row.edits = edits;
+  }
+  await row.save();
+  await announce({ brand: brandId, kind: 'screens' });
+}
+
+export async function removeScreen(brandId: string, id: string): Promise<void> {
+  const row = await screenOf(brandId, id);
+  await row.destroy();
+  await announce({ brand: brandId, kind: 'screens' });
+}
+
+/** A file as a simulated screen has it: of the release that it runs, or as somebody edited it by hand there. */
+export async function fileAt(
+  brandId: string,
+  id: string,
+  path: string,
+): Promise<{ release: number; mediaType: string; bytes: Uint8Array }> {
+  const { held, edits, kind } = await screenOf(brandId, id);
+  if (kind.is !== 'simulated') throw new Refused(404, GONE);
+  const release = held ?? (await latestNumber(brandId));
+  const file = await releasedFile(brandId, release, path);
+  if (!file) throw new Refused(404, 'There is no such file in this release.');
+  const own = Object.hasOwn(edits, path) ? edits[path] : undefined;
+  return { release, mediaType: file.mediaType, bytes: own === undefined ? new Uint8Array(file.bytes) : Buffer.from(own) };
+}
+
+/** Keeps what a screen was found to show, held against the latest release. What was found before for the same themes gives way. */
+export async function keepReadings(brandId: string, id: string, readings: readonly Reading[]): Promise<void> {
+  const { edits } = await screenOf(brandId, id);
+  const release = await latestNumber(brandId);
+  const latest = await releaseOf(brandId, release);
+  if (!latest) throw new Refused(409, 'Nothing has been released yet, so there is nothing to hold a screen against.');
+  const isEdited = Object.keys(edits).length > 0;
+  const earlier = new Map(
+    await Promise.all(
+      [...new Set(readings.map((reading) => reading.release))]
+        .filter((runs) => runs < release)
+        .map(async (runs) => [runs, (await releaseOf(brandId, runs))?.document ?? null] as const),
+    ),
+  );
+  const rows = readings.map((reading) => {
+    const match = matchOf(latest.document, reading, { runs: earlier.get(reading.release) ?? null, isEdited });
+    if (!match) throw new Refused(400, `The release has no theme ${reading.theme}; a screen shows one of those it has.`);
+    const cells = [...match.cells.values()];
+    const same = cells.filter((cell) => cell.same).length;
+    const { theme, seen, release: runs } = reading;
+    return { brandId, screenId: id, release, theme, runs, seen, same, differing: cells.length - same, at: new Date() };
+  });
+  await database().Reading.bulkCreate(rows, { updateOnDuplicate: ['runs', 'seen', 'same', 'differing', 'at'] });
+  await announce({ brand: brandId, kind: 'screens' });
+}
+
+/** What a screen was last found to show, theme by theme. */
+export async function readingsOf(brandId: string, id: string): Promise<Reading[]> {
+  await screenOf(brandId, id);
+  const { Reading } = database();
+  const release = await Reading.max<number | null, InstanceType<typeof Reading>>('release', { where: { brandId, screenId: id } });
+  const rows = await Reading.findAll({ where: { brandId, screenId: id, release: release ?? 0 }, order: ['theme'] });
+  return rows.map(({ theme, runs, seen }) => ({ theme, release: runs, seen }));
+}
+
+/** How the figure went from release to release, the oldest first. */
+export async function figuresOf(brandId: string): Promise<Figure[]> {
+  return database().sequelize.query<Figure>(
+    `SELECT release, sum(same)::int AS same, sum(differing)::int AS differing FROM readings WHERE brand_id = :brandId
+     GROUP BY release ORDER BY release`,
+    { type: QueryTypes.SELECT, replacements: { brandId } },
+  );
+}
