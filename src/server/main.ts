@@ -12,6 +12,7 @@ import { endStreams } from './live';
 import { log } from './log';
 import { metrics } from './metrics';
 import { operations } from './operations';
+import { isOwnHost, isSecure, whereItIs } from './origin';
 import { asRequest } from './request-log';
 
 /** How long a request may take to arrive whole, and its head, in milliseconds. */
@@ -63,6 +64,15 @@ server.on('request', (request: IncomingMessage, response: ServerResponse) => {
 async function answer(request: IncomingMessage, response: ServerResponse, path: string, asker: Asker): Promise<void> {
   try {
     if (await operations(request, response, path, asker)) return;
+    // A name that is not the application's own may be one that another site's owner pointed here. The icon alone tells anybody that it answers.
+    if (!isOwnHost(request.headers.host) && path !== '/icon.svg') {
+      response.writeHead(421, { 'content-type': 'text/plain; charset=utf-8' }).end(whereItIs());
+      return;
+    }
+    response.setHeader('x-content-type-options', 'nosniff');
+    response.setHeader('referrer-policy', 'same-origin');
+    // A year, as is common practice.
+    if (isSecure()) response.setHeader('strict-transport-security', 'max-age=31536000');
     await handle(request, response);
   } catch (error) {
     log.error({ error }, 'a request failed');

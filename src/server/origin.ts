@@ -17,7 +17,7 @@ export function isOwnOrigin(origin: string | null): boolean {
 }
 
 /** Whether a `Host` header names this application; a name that somebody else pointed here does not. */
-export function isOwnHost(host: string | null): boolean {
+export function isOwnHost(host: string | undefined): boolean {
   return origins().some((origin) => new URL(origin).host === host);
 }
 

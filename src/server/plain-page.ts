@@ -5,7 +5,11 @@ import { Refused } from './refused';
 function plainPage(sentence: string, onward: string, status = 200, goesOn = false): Response {
   const refresh = goesOn ? `<meta http-equiv="refresh" content="0;url=${onward}">` : '';
   const html = `<!doctype html><html lang="en"><meta charset="utf-8"><title>Breakwater</title>${refresh}<p>${escapeXml(sentence)} <a href="${onward}">Go on</a></p>`;
-  return new Response(html, { status, headers: { 'content-type': 'text/html; charset=utf-8' } });
+  const policy = "default-src 'none'; frame-ancestors 'none'; base-uri 'none'; form-action 'none'";
+  return new Response(html, {
+    status,
+    headers: { 'content-type': 'text/html; charset=utf-8', 'content-security-policy': policy },
+  });
 }
 
 /** A page that goes on by itself. */

@@ -23,6 +23,8 @@ export async function answer(handler: () => Promise<Response>): Promise<Response
   const response = await answered(handler);
   // What an answer does not say of itself is for the one who asked, now, and kept by nobody.
   if (!response.headers.has('cache-control')) response.headers.set('cache-control', 'no-store');
+  if (!response.headers.has('content-security-policy'))
+    response.headers.set('content-security-policy', "default-src 'none'; frame-ancestors 'none'");
   return response;
 }
 

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
 import { isStorable, UNSTORABLE } from '@/core/base/storable';
 import { EntityId } from '@/core/brand/fields';
-import { matchOf } from '@/core/screens/match';
+import { matchOf, themesShown, type ThemeColours } from '@/core/screens/match';
 import { SCREEN_LIMITS, type Figure, type NewScreen, type Reading, type Screen, type ScreenEdit } from '@/core/screens/screen';
 import { announce } from './announce';
 import { database } from './database';
@@ -115,21 +115,20 @@ export async function keepReadings(brandId: string, id: string, readings: readon
   const release = await latestNumber(brandId);
   const latest = await releaseOf(brandId, release);
   if (!latest) throw new Refused(409, 'Nothing has been released yet, so there is nothing to hold a screen against.');
+  const themes = themesShown(latest.document);
   const isEdited = Object.keys(edits).length > 0;
-  const earlier = new Map(
-    await Promise.all(
-      [...new Set(readings.map((reading) => reading.release))]
-        .filter((runs) => runs < release)
-        .map(async (runs) => [runs, (await releaseOf(brandId, runs))?.document ?? null] as const),
-    ),
-  );
-  const rows = readings.map((reading) => {
-    const match = matchOf(latest.document, reading, { runs: earlier.get(reading.release) ?? null, isEdited });
-    if (!match) throw new Refused(400, `The release has no theme ${reading.theme}; a screen shows one of those it has.`);
-    const cells = [...match.cells.values()];
-    const same = cells.filter((cell) => cell.same).length;
-    const { theme, seen, release: runs } = reading;
-    return { brandId, screenId: id, release, theme, runs, seen, same, differing: cells.length - same, at: new Date() };
+  const earlier = new Map<number, ThemeColours[]>();
+  for (const runs of new Set(readings.map((reading) => reading.release))) {
+    const found = runs < release ? await releaseOf(brandId, runs) : null;
+    if (found) earlier.set(runs, themesShown(found.document));
+  }
+  const rows = readings.map(({ theme, seen, release: runs }) => {
+    const called = ({ identifier }: ThemeColours) => identifier === theme;
+    const wanted = themes.find(called);
+    if (!wanted) throw new Refused(400, `The release has no theme ${theme}; a screen shows one of those it has.`);
+    const { cells } = matchOf(wanted, seen, { runs: earlier.get(runs)?.find(called) ?? null, isEdited });
+    const same = [...cells.values()].filter((cell) => cell.same).length;
+    return { brandId, screenId: id, release, theme, runs, seen, same, differing: cells.size - same, at: new Date() };
   });
   await database().Reading.bulkCreate(rows, { updateOnDuplicate: ['runs', 'seen', 'same', 'differing', 'at'] });
   await announce({ brand: brandId, kind: 'screens' });

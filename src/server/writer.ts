@@ -60,6 +60,8 @@ export class Writer {
       maxWorkers: PROCESSES,
       // Nothing in there listens while it computes, so there is nothing to wait for.
       workerTerminateTimeout: 1,
+      // What the engine prints as it ends is no line of the log; the signal says the same.
+      emitStdStreams: true,
       forkOpts: {
         execArgv: [`--max-old-space-size=${limits.megabytes}`],
         env: { PATH: process.env.PATH, NODE_ENV: process.env.NODE_ENV },
@@ -113,7 +115,11 @@ export class Writer {
   private async run(name: Job, asked: object, onShare?: (share: number) => void): Promise<unknown> {
     const { seconds, megabytes } = this.limits;
     try {
-      return await this.pool.exec(name, [asked], { on: onShare }).timeout(seconds * 1_000);
+      return await this.pool
+        .exec(name, [asked], {
+          on: (told) => typeof told === 'number' && onShare?.(told),
+        })
+        .timeout(seconds * 1_000);
     } catch (error) {
       log.warn({ error }, 'files could not be written');
       const [what, instead] = name in ARCHIVES ? ARCHIVES[name as keyof typeof ARCHIVES] : FILES;

@@ -86,6 +86,10 @@ test('a picture is kept byte for byte, under its hash, as the kind its bytes say
   const kept = await wim.fetch(`${PICTURES}/${picture}`);
   expect([kept.headers.get('content-type'), kept.headers.get('x-content-type-options')]).toEqual(['image/jpeg', 'nosniff']);
   expect(Buffer.from(await kept.arrayBuffer()).equals(bytes)).toBe(true);
+  // As large as is taken, with what no decoder reads after its end.
+  const large = Buffer.concat([bytes, Buffer.alloc(20 * 2 ** 20 - bytes.length, 7)]);
+  const { picture: name } = (await (await send(ida, large)).json()) as { picture: string };
+  expect(Buffer.from(await (await wim.fetch(`${PICTURES}/${name}`)).arrayBuffer()).equals(large)).toBe(true);
   expect((await wim.fetch(`${PICTURES}/${'0'.repeat(64)}`)).status).toBe(404);
   expect((await new Visitor(server).fetch(`${PICTURES}/${picture}`)).status).toBe(401);
   for (const path of ['/api/brands/others/shelf', `/api/brands/others/pictures/${picture}`])

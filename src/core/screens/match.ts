@@ -2,8 +2,9 @@ import { slug } from '../base/words';
 import type { Brand } from '../brand/document';
 import { resolveTheme } from '../brand/resolve';
 import { deltaE2000 } from '../colour/difference';
+import { labOf } from '../colour/lab';
 import { hexCode } from '../colour/read';
-import type { Reading, Seen } from './screen';
+import type { Seen } from './screen';
 
 /** ΔE2000 up to which a colour is the token's with some of its precision lost: less than the eye tells. */
 const PRECISION = 1;
@@ -47,10 +48,30 @@ export interface Stray {
   readonly distance: number;
 }
 
+/** A theme as a screen may show it. */
+export interface ThemeColours {
+  readonly name: string;
+  /** As files name it. */
+  readonly identifier: string;
+  /** Shown colours by token path: `#rrggbb`, or `#rrggbbaa` when translucent. */
+  readonly colours: ReadonlyMap<string, string>;
+}
+
+/** All themes of a brand as a screen may show them. */
+export function themesShown(brand: Brand): ThemeColours[] {
+  return brand.themes.map(({ id, name }) => ({
+    name,
+    identifier: slug(name),
+    colours: new Map(
+      [...resolveTheme(brand, id).values()].flatMap(({ token, colour }) =>
+        colour ? [[token.path, hexCode(colour.hex, colour.alpha)] as const] : [],
+      ),
+    ),
+  }));
+}
+
 /** What a screen shows in a theme, held against a brand. */
 export interface ThemeMatch {
-  /** Id of the theme. */
-  readonly theme: string;
   /** One for each token that it shows. */
   readonly cells: ReadonlyMap<string, MatchCell>;
   /** The largest share first. */
@@ -59,58 +80,36 @@ export interface ThemeMatch {
 
 /** What is known of a screen that helps to tell why a colour is another. */
 export interface Circumstances {
-  /** The document of the release that it runs, where that is an earlier one. */
-  readonly runs: Brand | null;
+  /** The same theme as the release says it that the screen runs, where that is an earlier one and has it. */
+  readonly runs: ThemeColours | null;
   readonly isEdited: boolean;
-}
-
-/** The shown colours of a theme by token path: `#rrggbb`, or `#rrggbbaa`. */
-export function shownColours(brand: Brand, theme: string): Map<string, string> {
-  return new Map(
-    [...resolveTheme(brand, theme).values()].flatMap(({ token, colour }) =>
-      colour ? [[token.path, hexCode(colour.hex, colour.alpha)] as const] : [],
-    ),
-  );
-}
-
-/** Identifier of a theme as files name it. */
-export function themeCalled(brand: Brand, identifier: string): Brand['themes'][number] | undefined {
-  return brand.themes.find(({ name }) => slug(name) === identifier);
 }
 
 /**
  * Holds what a screen showed in a theme against the brand. Where the screen says which token a colour is, it is held against that one. Where it
  * does not, a colour that is just a token's is that token's; one that is near a token's that stands nowhere else is taken for it and differs; any other
  * is no token's.
- * @returns null for a theme that the brand has not
  */
-export function matchOf(brand: Brand, { theme: identifier, seen }: Reading, circumstances: Circumstances): ThemeMatch | null {
-  const theme = themeCalled(brand, identifier);
-  if (!theme) return null;
-  const wanted = shownColours(brand, theme.id);
+export function matchOf(wanted: ThemeColours, seen: readonly Seen[], { runs, isEdited }: Circumstances): ThemeMatch {
   const byColour = new Map<string, string[]>();
-  for (const [path, colour] of wanted) byColour.set(colour, [...(byColour.get(colour) ?? []), path]);
-  const { runs } = circumstances;
-  const earlier = runs && themeCalled(runs, identifier);
-  const then = earlier ? shownColours(runs, earlier.id) : null;
-
+  for (const [path, colour] of wanted.colours) byColour.set(colour, [...(byColour.get(colour) ?? []), path]);
   const cells = new Map<string, MatchCell>();
   const strays: Stray[] = [];
-  const nearest = new Map<string, { path: string; distance: number }>();
-  const put = (path: string, one: Seen) => {
-    const colour = wanted.get(path)!;
+  const put = (path: string, { colour: found, where, state }: Seen) => {
+    const colour = wanted.colours.get(path)!;
+    const same = found === colour;
     const known = cells.get(path);
     // What differs in one place differs; what a screen says itself goes before what was guessed.
-    if (known && (!known.same || one.colour === colour)) return;
-    const distance = one.colour === colour ? 0 : distanceOf(one.colour, colour);
-    const why = one.colour === colour ? null : whyOf(one.colour, distance, then?.get(path), circumstances.isEdited);
-    const { where, state } = one;
-    cells.set(path, { token: path, found: one.colour, wanted: colour, same: one.colour === colour, distance, why, where, state });
+    if (known && (!known.same || same)) return;
+    const distance = same ? 0 : distanceOf(found, colour);
+    const why = same ? null : whyOf(found, distance, runs?.colours.get(path), isEdited);
+    cells.set(path, { token: path, found, wanted: colour, same, distance, why, where, state });
   };
-  for (const one of seen) if (one.token !== undefined && wanted.has(one.token)) put(one.token, one);
+  for (const one of seen) if (one.token !== undefined && wanted.colours.has(one.token)) put(one.token, one);
   const unnamed = seen.filter(({ token }) => token === undefined);
   for (const one of unnamed) for (const path of byColour.get(one.colour) ?? []) put(path, one);
   const shown = new Set(cells.keys());
+  const nearestTo = nearestOf(byColour);
   for (const one of unnamed) {
     const near = byColour.has(one.colour) ? null : nearestTo(one.colour);
     if (!near) continue;
@@ -122,19 +121,26 @@ export function matchOf(brand: Brand, { theme: identifier, seen }: Reading, circ
     }
   }
   strays.sort((one, two) => two.share - one.share);
-  return { theme: theme.id, cells, strays };
+  return { cells, strays };
+}
 
-  function nearestTo(colour: string): { path: string; distance: number } | null {
-    const known = nearest.get(colour);
-    if (known) return known;
-    let best: { path: string; distance: number } | null = null;
-    for (const [code, [path]] of byColour) {
-      const distance = distanceOf(colour, code);
-      if (!best || distance < best.distance) best = { path: path!, distance };
+/** What finds the token nearest to a colour: by distance in Lab, which is quick over many, and told in ΔE2000. */
+function nearestOf(
+  byColour: ReadonlyMap<string, readonly string[]>,
+): (colour: string) => { path: string; distance: number } | null {
+  const known = [...byColour].map(([code, [path]]) => ({ code, path: path!, lab: labOf(code.slice(0, 7)) }));
+  return (colour) => {
+    const [l, a, b] = labOf(colour.slice(0, 7));
+    let best: (typeof known)[number] | null = null;
+    let least = Infinity;
+    for (const one of known) {
+      const square = (one.lab[0] - l) ** 2 + (one.lab[1] - a) ** 2 + (one.lab[2] - b) ** 2;
+      if (square >= least) continue;
+      least = square;
+      best = one;
     }
-    if (best) nearest.set(colour, best);
-    return best;
-  }
+    return best && { path: best.path, distance: distanceOf(colour, best.code) };
+  };
 }
 
 function whyOf(found: string, distance: number, then: string | undefined, isEdited: boolean): Why {

@@ -31,7 +31,6 @@ export function GET(_request: Request, { params }: { params: Promise<{ path: str
         headers: {
           'content-type': MEDIA[extension]!,
           'content-security-policy': POLICY,
-          'x-content-type-options': 'nosniff',
           'cache-control': 'no-cache',
         },
       });

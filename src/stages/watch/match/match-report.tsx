@@ -76,8 +76,8 @@ export function MatchReport({ release, screens, figures }: MatchReportProps) {
     const fetched = screen.fetched === number ? brand : documents.get(screen.fetched);
     return { screen, readings: fetched ? builtReadings(fetched, screen.fetched) : [] };
   });
-  const themes = new Set(looked === ALL_THEMES ? brand.themes.map((one) => one.id) : [theme.id]);
-  const table = matchTable(brand, number, documents, read, themes, theme.id);
+  const identifiers = brand.themes.map(({ name }) => slug(name));
+  const table = matchTable(brand, number, documents, read, new Set(looked === ALL_THEMES ? identifiers : [wanted]), wanted);
   const { differing, same, strays } = table;
   const used = differing.length + same.length;
   const isComplete = simulated.isComplete;

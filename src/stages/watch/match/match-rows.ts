@@ -1,8 +1,6 @@
 import type { Brand } from '@/core/brand/document';
-import { resolveTheme } from '@/core/brand/resolve';
-import { matchOf, shownColours, themeCalled, type MatchCell, type Stray, type ThemeMatch } from '@/core/screens/match';
+import { matchOf, themesShown, type MatchCell, type Stray, type ThemeColours, type ThemeMatch } from '@/core/screens/match';
 import type { Reading, Screen } from '@/core/screens/screen';
-import { slug } from '@/core/base/words';
 
 /** A screen with what it was found to show. */
 export interface ReadScreen {
@@ -29,10 +27,10 @@ export interface MatchTable {
 
 /** What a build has: all colours of the release that it fetched last. */
 export function builtReadings(fetched: Brand, release: number): Reading[] {
-  return fetched.themes.map((theme) => ({
-    theme: slug(theme.name),
+  return themesShown(fetched).map(({ identifier: theme, colours }) => ({
+    theme,
     release,
-    seen: [...shownColours(fetched, theme.id)].map(([token, colour]) => ({
+    seen: [...colours].map(([token, colour]) => ({
       colour,
       token,
       share: 0,
@@ -45,35 +43,36 @@ export function builtReadings(fetched: Brand, release: number): Reading[] {
 /**
  * Holds all screens against a release.
  * @param documents of earlier releases that screens run, by their numbers
- * @param themes ids of those that are looked at
- * @param shown id of the theme of the page
+ * @param looked identifiers of the themes that are looked at
+ * @param shown identifier of the theme of the page
  */
 export function matchTable(
   brand: Brand,
   release: number,
   documents: ReadonlyMap<number, Brand>,
   read: readonly ReadScreen[],
-  themes: ReadonlySet<string>,
+  looked: ReadonlySet<string>,
   shown: string,
 ): MatchTable {
+  const themes = themesShown(brand);
+  const earlier = new Map([...documents].map(([number, document]) => [number, themesShown(document)]));
   const matches = read.map(({ screen, readings }) =>
-    readings
-      .filter(({ theme }) => themes.has(themeCalled(brand, theme)?.id ?? ''))
-      .flatMap((reading): ThemeMatch[] => {
-        const runs = reading.release < release ? (documents.get(reading.release) ?? null) : null;
-        const match = matchOf(brand, reading, { runs, isEdited: screen.edited.length > 0 });
-        return match ? [match] : [];
-      }),
+    readings.flatMap((reading): (ThemeMatch & { theme: string })[] => {
+      const called = ({ identifier }: ThemeColours) => identifier === reading.theme;
+      const wanted = looked.has(reading.theme) && themes.find(called);
+      if (!wanted) return [];
+      const runs = reading.release < release ? (earlier.get(reading.release)?.find(called) ?? null) : null;
+      return [{ theme: wanted.name, ...matchOf(wanted, reading.seen, { runs, isEdited: screen.edited.length > 0 }) }];
+    }),
   );
-  const names = new Map(brand.themes.map(({ id, name }) => [id, name]));
-  const wanted = shownColours(brand, shown);
-  const rows = [...resolveTheme(brand, shown).values()].map(({ token: { path } }): MatchRow => ({
+  const wanted = themes.find(({ identifier }) => identifier === shown)!.colours;
+  const rows = brand.tokens.map(({ path }): MatchRow => ({
     path,
     wanted: wanted.get(path) ?? 'transparent',
     cells: matches.map((themed) =>
       themed.flatMap(({ theme, cells }) => {
         const cell = cells.get(path);
-        return cell ? [{ ...cell, theme: names.get(theme)! }] : [];
+        return cell ? [{ ...cell, theme }] : [];
       }),
     ),
   }));
@@ -85,9 +84,7 @@ export function matchTable(
     same: rows.filter((row) => isUsed(row) && !differs(row)),
     unused: rows.filter((row) => !isUsed(row) && !differs(row)).map(({ path }) => path),
     strays: matches.flatMap((themed, at) =>
-      themed.flatMap(({ theme, strays }) =>
-        strays.map((stray) => ({ ...stray, screen: read[at]!.screen, theme: names.get(theme)! })),
-      ),
+      themed.flatMap(({ theme, strays }) => strays.map((stray) => ({ ...stray, screen: read[at]!.screen, theme }))),
     ),
   };
 }

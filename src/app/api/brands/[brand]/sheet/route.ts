@@ -15,7 +15,6 @@ export function GET(request: Request, { params }: { params: Promise<{ brand: str
         'content-type': mediaType,
         'content-disposition': `attachment; filename="${name}"`,
         'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'; font-src data:; sandbox",
-        'x-content-type-options': 'nosniff',
         'cache-control': 'no-cache',
       },
     });

@@ -11,7 +11,6 @@ export function GET(_request: Request, { params }: { params: Promise<{ brand: st
       headers: {
         'content-type': 'application/octet-stream',
         'content-disposition': 'attachment',
-        'x-content-type-options': 'nosniff',
         // Under its hash it never changes.
         'cache-control': 'private, max-age=31536000, immutable',
       },

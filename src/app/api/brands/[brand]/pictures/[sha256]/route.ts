@@ -10,7 +10,6 @@ export function GET(_request: Request, { params }: { params: Promise<{ brand: st
     return new Response(new Uint8Array(bytes), {
       headers: {
         'content-type': mediaType,
-        'x-content-type-options': 'nosniff',
         // Under its hash it never changes.
         'cache-control': 'private, max-age=31536000, immutable',
       },

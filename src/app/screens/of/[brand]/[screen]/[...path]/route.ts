@@ -19,7 +19,6 @@ export function GET(_request: Request, { params }: { params: Promise<Record<stri
       headers: {
         'content-type': mediaType,
         'content-disposition': 'attachment',
-        'x-content-type-options': 'nosniff',
         'x-breakwater-release': String(release),
         'cache-control': 'no-store',
       },
