@@ -35,4 +35,4 @@ export function proxy(request: NextRequest): NextResponse {
 }
 
 /** Pages alone: of whatever else passes through here, Next.js keeps a copy in memory, and no more of it than 10 MB. */
-export const config = { matcher: ['/((?!_next/|icon.svg|api/|deliver/|screens/).*)'] };
+export const config = { matcher: ['/((?!_next/|icon.svg|api/|consumer/|deliver/|screens/|reader.js).*)'] };

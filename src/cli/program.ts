@@ -8,6 +8,7 @@ import { listFormats } from './formats';
 import { inspect } from './inspect';
 import { recolourFiles, type RecolourOptions } from './recolour';
 import { pull, type PullOptions } from './pull';
+import { verify, type VerifyOptions } from './verify';
 
 /** The commands and what they take. */
 export const program = new Command('breakwater')
@@ -17,7 +18,7 @@ export const program = new Command('breakwater')
   .exitOverride(({ exitCode }) => process.exit(exitCode === 0 ? 0 : 2))
   .addHelpText(
     'after',
-    '\nEnds with 0 when all went well, 1 when disk or network failed, 2 when the input could not be used,\n3 when the server refused, 4 when --check finds files that differ. compare: 1 when colours differ.\ncheck: 1 when something is found.',
+    '\nEnds with 0 when all went well, 1 when disk or network failed, 2 when the input could not be used,\n3 when the server refused, 4 when --check finds files that differ. compare: 1 when colours differ.\ncheck: 1 when something is found.\nverify: 0 when all is identical, 1 when not, 2 when a page could not be read.',
   );
 
 program
@@ -49,6 +50,22 @@ program
   .option('--watch', 'write again whenever the brand file changes')
   .option('--json', 'for programs')
   .action((brand: string, options: ExportOptions) => ending(() => exportFiles(brand, options)));
+
+program
+  .command('verify')
+  .description('open pages in a browser and hold every colour on them against the brand, in every theme and state')
+  .argument('<address...>', 'of the pages')
+  .option('--brand <file>', 'a brand file to hold them against')
+  .option(
+    '--server <address>',
+    'or a server’s release, such as https://colours.example/deliver/BRAND; the token is taken from BREAKWATER_TOKEN',
+  )
+  .option('--release <number>', 'of the server: its number, or latest', 'latest')
+  .option('--screen <id>', 'of the server: tell Watch what this screen showed; for one page')
+  .option('--theme <name>', 'only this theme; may be given several times', repeated, [])
+  .option('--theme-attribute <name>', 'the attribute of the page’s root by which it changes theme', 'data-theme')
+  .option('--json', 'for programs')
+  .action((addresses: string[], options: VerifyOptions) => ending(() => verify(addresses, options)));
 
 program
   .command('pull')

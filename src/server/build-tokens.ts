@@ -5,12 +5,12 @@ import { newId } from '@/core/brand/identity';
 import { announce } from './announce';
 import { roleIn } from './brands';
 import { database } from './database';
-import type { PersonRow } from './rows';
+import type { BuildTokenRow, PersonRow } from './rows';
 import { writeDownOf } from './deeds';
 import { Refused } from './refused';
 import { allowed } from './request';
 
-/** A token that lets a build fetch the released files of one brand, and nothing else. */
+/** A token that lets a build fetch the released files of one brand, and where that was said, tell what its screens show; nothing else. */
 export interface BuildToken {
   readonly id: string;
   readonly name: string;
@@ -20,12 +20,16 @@ export interface BuildToken {
   readonly usedAt: string | null;
   /** From when on it opens nothing; null when it has no end. */
   readonly endsAt: string | null;
+  /** Whether it may also say what screens show. */
+  readonly reports: boolean;
 }
 
 export const NewToken = z.strictObject({
   name: z.string().trim().min(1, 'A token needs a name: where it is used.').max(80),
   /** How long it is good for; null: until it is revoked. */
   days: z.int().min(1).max(3_650).nullable().default(null),
+  /** Whether it may also say what screens show. */
+  reports: z.boolean().default(false),
 });
 
 const MOST = 50;
@@ -42,14 +46,14 @@ function hashOf(secret: string): string {
 export async function makeBuildToken(
   person: PersonRow,
   brandId: string,
-  { name, days }: z.output<typeof NewToken>,
+  { name, days, reports }: z.output<typeof NewToken>,
 ): Promise<string> {
   const { BuildToken } = database();
   if ((await BuildToken.count({ where: { brandId } })) >= MOST)
     throw new Refused(409, `A brand has at most ${MOST} tokens for builds; take one away first.`);
   const secret = `bwb_${randomBytes(32).toString('base64url')}`;
   const endsAt = days === null ? null : new Date(Date.now() + days * 86_400_000);
-  await BuildToken.create({ id: newId(), brandId, name, hash: hashOf(secret), personId: person.id, endsAt });
+  await BuildToken.create({ id: newId(), brandId, name, hash: hashOf(secret), personId: person.id, endsAt, reports });
   await writeDownOf(person, brandId, { what: 'make-build-token', about: name });
   return secret;
 }
@@ -59,13 +63,14 @@ export async function buildTokensOf(brandId: string): Promise<BuildToken[]> {
   const { BuildToken, Person } = database();
   const rows = await BuildToken.findAll({ where: { brandId }, order: [['at', 'DESC']] });
   const people = new Map((await Person.findAll({ attributes: ['id', 'name'] })).map(({ id, name }) => [id, name]));
-  return rows.map(({ id, name, personId, at, usedAt, endsAt }) => ({
+  return rows.map(({ id, name, personId, at, usedAt, endsAt, reports }) => ({
     id,
     name,
     by: people.get(personId) ?? 'somebody',
     at: at.toISOString(),
     usedAt: usedAt?.toISOString() ?? null,
     endsAt: endsAt?.toISOString() ?? null,
+    reports,
   }));
 }
 
@@ -83,11 +88,37 @@ export async function revokeBuildToken(person: PersonRow, brandId: string, id: s
  * @returns what notes the release that is fetched: a build that fetches is a screen that has it
  */
 export async function mayFetch(request: Request, brandId: string): Promise<(release: number) => Promise<void>> {
-  const header = request.headers.get('authorization');
-  if (header === null) {
+  const token = await tokenOf(request, brandId);
+  if (!token) {
     await allowed(brandId, 'read');
     return () => Promise.resolve();
   }
+  return async (release) => {
+    if (token.fetched === release) return;
+    await database().BuildToken.update({ fetched: release }, { where: { id: token.id } });
+    await announce({ brand: brandId, kind: 'screens' });
+  };
+}
+
+/**
+ * Refuses a report of what a screen shows that comes neither from an editor's page nor with a token that may report.
+ * @returns where it may have been sent from: with a token from anywhere, for no browser adds one by itself
+ */
+export async function mayReport(request: Request, brandId: string): Promise<'anywhere' | 'own pages'> {
+  const token = await tokenOf(request, brandId);
+  if (!token) {
+    await allowed(brandId, 'edit');
+    return 'own pages';
+  }
+  if (!token.reports)
+    throw new Refused(403, 'This token fetches files only; make one under Ship that may also report what screens show.');
+  return 'anywhere';
+}
+
+/** The token that a request carries for a brand; null where it carries none. */
+async function tokenOf(request: Request, brandId: string): Promise<BuildTokenRow | null> {
+  const header = request.headers.get('authorization');
+  if (header === null) return null;
   const secret = /^Bearer (.+)$/.exec(header)?.[1] ?? '';
   const { BuildToken } = database();
   const row = SECRET.test(secret) ? await BuildToken.findOne({ where: { hash: hashOf(secret) } }) : null;
@@ -100,9 +131,5 @@ export async function mayFetch(request: Request, brandId: string): Promise<(rele
   // A release is many files: their fetching is noted once.
   if (Date.now() - (row.usedAt?.getTime() ?? 0) > NOTED_MS)
     await BuildToken.update({ usedAt: new Date() }, { where: { id: row.id } });
-  return async (release) => {
-    if (row.fetched === release) return;
-    await BuildToken.update({ fetched: release }, { where: { id: row.id } });
-    await announce({ brand: brandId, kind: 'screens' });
-  };
+  return row;
 }

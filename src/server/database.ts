@@ -212,6 +212,7 @@ function define(sequelize: Sequelize) {
       usedAt: { type: DataTypes.DATE },
       endsAt: { type: DataTypes.DATE },
       fetched: { type: DataTypes.INTEGER },
+      reports: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
     }),
     Screen: sequelize.define<ScreenRow>('screen', {
       brandId: key(),

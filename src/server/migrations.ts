@@ -398,7 +398,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
           PRIMARY KEY (brand_id, screen_id, release, theme),
           FOREIGN KEY (brand_id, screen_id) REFERENCES screens ON DELETE CASCADE
         );
-        ALTER TABLE build_tokens ADD fetched integer;
+        ALTER TABLE build_tokens ADD fetched integer, ADD reports boolean NOT NULL DEFAULT false;
       `,
   },
 ];

@@ -6,6 +6,8 @@ import type { Role } from '@/core/brand/roles';
 import { nextVersion, proposedStep, type VersionStep } from '@/core/release/version';
 import type { WrittenFile } from '@/core/formats/kit/format';
 import type { ManifestEntry } from '@/core/release/bundle';
+import { themesShown } from '@/core/screens/match';
+import type { ToldRelease } from '@/core/screens/screen';
 import { loadBrand } from './documents';
 import { database } from './database';
 import type { PersonRow, ReleaseFileRow, ReleaseRow } from './rows';
@@ -183,6 +185,20 @@ export async function waitingSince(brandId: string): Promise<string | null> {
 export async function releaseOf(brandId: string, number: number): Promise<{ number: number; document: Brand } | null> {
   const row = await database().Release.findOne({ where: { brandId, number } });
   return row && { number, document: KeptBrand.parse(row.document) };
+}
+
+/** A release as consumers are told of it; null when there is none. */
+export async function toldRelease(brandId: string, number: number): Promise<ToldRelease | null> {
+  const row = await database().Release.findOne({ where: { brandId, number } });
+  if (!row) return null;
+  const { title, version, note, at, manifest } = row;
+  const document = KeptBrand.parse(row.document);
+  const themes = themesShown(document).map(({ name, identifier, colours }) => ({
+    name,
+    identifier,
+    colours: Object.fromEntries(colours),
+  }));
+  return { brand: document.name, number, title, version, note, at: at.toISOString(), themes, files: manifest };
 }
 
 /** The newest release's number and document, or null before the first. */

@@ -77,9 +77,13 @@ export async function allowedIn(organisation: string, deed: OrganisationDeed): P
 /** A password that somebody chooses. */
 export const newPassword = z.string().min(10, 'A password needs at least 10 characters.').max(500);
 
-/** A write's body, checked; nothing in it is text that cannot be kept. */
-export async function body<T extends z.ZodType>(request: Request, schema: T): Promise<z.output<T>> {
-  const data = await json(request);
+/** A write's body, checked; nothing in it is text that cannot be kept. @param from where it may have been sent from */
+export async function body<T extends z.ZodType>(
+  request: Request,
+  schema: T,
+  from: 'anywhere' | 'own pages' = 'own pages',
+): Promise<z.output<T>> {
+  const data = await json(request, from);
   if (!isStorable(data)) throw new Refused(400, UNSTORABLE);
   return checked(data, schema);
 }
@@ -88,8 +92,8 @@ export async function body<T extends z.ZodType>(request: Request, schema: T): Pr
  * A write's body as it was sent. Only a page of this same origin may write: browsers say where a request comes from, and a
  * request that does not say is refused.
  */
-export async function json(request: Request): Promise<unknown> {
-  mustBeSameOrigin(request);
+export async function json(request: Request, from: 'anywhere' | 'own pages' = 'own pages'): Promise<unknown> {
+  if (from === 'own pages') mustBeSameOrigin(request);
   if (!request.headers.get('content-type')?.startsWith('application/json')) {
     throw new Refused(400, 'The request must be JSON.');
   }

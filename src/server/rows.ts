@@ -232,6 +232,8 @@ export interface BuildTokenRow extends Row<BuildTokenRow> {
   endsAt: Date | null;
   /** Number of the release that was last fetched with it. */
   fetched: CreationOptional<number | null>;
+  /** Whether it may also say what screens show. */
+  reports: boolean;
 }
 
 export interface ScreenRow extends Row<ScreenRow> {

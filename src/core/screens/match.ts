@@ -40,8 +40,11 @@ export interface MatchCell {
 /** A colour on a screen that is none of the brand's. */
 export interface Stray {
   readonly found: string;
+  /** Where it stands, the largest of its places. */
   readonly where: string;
   readonly state: Seen['state'];
+  /** How many places it stands in, and the share of the area of all. */
+  readonly places: number;
   readonly share: number;
   /** Path of the nearest token, and ΔE2000 to it. */
   readonly nearest: string;
@@ -94,7 +97,7 @@ export function matchOf(wanted: ThemeColours, seen: readonly Seen[], { runs, isE
   const byColour = new Map<string, string[]>();
   for (const [path, colour] of wanted.colours) byColour.set(colour, [...(byColour.get(colour) ?? []), path]);
   const cells = new Map<string, MatchCell>();
-  const strays: Stray[] = [];
+  const strays = new Map<string, Stray>();
   const put = (path: string, { colour: found, where, state }: Seen) => {
     const colour = wanted.colours.get(path)!;
     const same = found === colour;
@@ -116,12 +119,15 @@ export function matchOf(wanted: ThemeColours, seen: readonly Seen[], { runs, isE
     // A token that stands elsewhere as it should is hardly meant here.
     if (near.distance <= MEANT && !shown.has(near.path)) put(near.path, one);
     else {
-      const { colour: found, where, state, share } = one;
-      strays.push({ found, where, state, share, nearest: near.path, distance: near.distance });
+      const { colour: found, share } = one;
+      const known = strays.get(found);
+      const { where, state } = known ?? one;
+      const { path: nearest, distance } = near;
+      const [places, all] = [(known?.places ?? 0) + 1, Math.min(1, (known?.share ?? 0) + share)];
+      strays.set(found, { found, where, state, places, share: all, nearest, distance });
     }
   }
-  strays.sort((one, two) => two.share - one.share);
-  return { cells, strays };
+  return { cells, strays: [...strays.values()].sort((one, two) => two.share - one.share) };
 }
 
 /** What finds the token nearest to a colour: by distance in Lab, which is quick over many, and told in ΔE2000. */

@@ -106,3 +106,18 @@ export interface Figure {
   readonly same: number;
   readonly differing: number;
 }
+
+/** A release as consumers are told of it: what it is, and the colour that each token shows in each theme. */
+export const ToldRelease = z.object({
+  brand: z.string(),
+  number: z.int().min(1),
+  title: z.string(),
+  /** MAJOR.MINOR.PATCH. */
+  version: z.string(),
+  note: z.string(),
+  /** ISO 8601, in UTC. */
+  at: z.string(),
+  themes: z.array(z.object({ name: z.string(), identifier: z.string(), colours: z.record(z.string(), z.string()) })),
+  files: z.array(z.object({ path: z.string(), format: z.string(), mediaType: z.string(), bytes: z.int(), sha256: FileHash })),
+});
+export type ToldRelease = z.output<typeof ToldRelease>;

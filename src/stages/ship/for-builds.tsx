@@ -1,4 +1,4 @@
-import { Button, CloseButton, Dialog, Input, NativeSelect, Portal } from '@chakra-ui/react';
+import { Button, Checkbox, CloseButton, Dialog, Input, NativeSelect, Portal } from '@chakra-ui/react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { may } from '@/core/brand/roles';
@@ -15,6 +15,7 @@ interface BuildToken {
   at: string;
   usedAt: string | null;
   endsAt: string | null;
+  reports: boolean;
 }
 
 /** How long a token is good for, in days. */
@@ -61,6 +62,7 @@ function Tokens({ brand }: { brand: string }) {
   const client = useQueryClient();
   const [name, setName] = useState('');
   const [days, setDays] = useState('');
+  const [reports, setReports] = useState(false);
   const [made, setMade] = useState<string | null>(null);
   const path = `/api/brands/${brand}/build-tokens`;
   const { data, error } = useQuery({ queryKey: [path], queryFn: () => request<{ tokens: BuildToken[] }>(path) });
@@ -74,7 +76,11 @@ function Tokens({ brand }: { brand: string }) {
   };
   const make = () =>
     change(async () => {
-      const { secret } = await request<{ secret: string }>(path, 'POST', { name, days: days === '' ? null : Number(days) });
+      const { secret } = await request<{ secret: string }>(path, 'POST', {
+        name,
+        days: days === '' ? null : Number(days),
+        reports,
+      });
       setMade(secret);
       setName('');
     });
@@ -86,7 +92,11 @@ function Tokens({ brand }: { brand: string }) {
         goes on asking.
       </p>
       <Copyable text={`breakwater pull ${location.origin}/deliver/${brand} --release latest --out colours`} />
-      <p>It takes its token from BREAKWATER_TOKEN. A token opens the released files of this brand, and nothing else.</p>
+      <p>
+        It takes its token from BREAKWATER_TOKEN. A token opens the released files of this brand, and nothing else; one that may
+        report also takes what
+        <code> verify</code> saw on a page to Watch.
+      </p>
       <form
         onSubmit={(event) => {
           event.preventDefault();
@@ -111,6 +121,11 @@ function Tokens({ brand }: { brand: string }) {
           </NativeSelect.Field>
           <NativeSelect.Indicator />
         </NativeSelect.Root>
+        <Checkbox.Root size="sm" checked={reports} onCheckedChange={({ checked }) => setReports(checked === true)}>
+          <Checkbox.HiddenInput />
+          <Checkbox.Control />
+          <Checkbox.Label>may report</Checkbox.Label>
+        </Checkbox.Root>
         <Button size="xs" type="submit" disabled={name.trim() === ''}>
           Make a token
         </Button>
@@ -129,6 +144,7 @@ function Tokens({ brand }: { brand: string }) {
             <small>
               made {day(token.at)} by {token.by}, {token.usedAt ? `last used ${day(token.usedAt)}` : 'never used'}
               {token.endsAt && `, good until ${day(token.endsAt)}`}
+              {token.reports && ', may report'}
             </small>
             <Button
               size="2xs"

@@ -90,7 +90,7 @@ export function MatchReport({ release, screens, figures }: MatchReportProps) {
       if (problem !== '' || post.current.has(key)) continue;
       post.current.add(key);
       // What is kept here is for the figures alone; it is kept again the next time.
-      request(`/api/brands/${id}/screens/${screen.id}/readings`, 'POST', [...readings.values()]).catch(() =>
+      request(`/consumer/${id}/screens/${screen.id}/readings`, 'POST', [...readings.values()]).catch(() =>
         post.current.delete(key),
       );
     }
@@ -165,12 +165,13 @@ export function MatchReport({ release, screens, figures }: MatchReportProps) {
             <h3>{strays.length === 1 ? 'One colour is no token’s' : `${strays.length} colours are no token’s`}</h3>
             <ul>
               {strays.map((stray) => (
-                <li key={`${stray.screen.id} ${stray.theme} ${stray.found} ${stray.where} ${stray.state}`}>
+                <li key={`${stray.screen.id} ${stray.theme} ${stray.found}`}>
                   <i style={{ background: stray.found }} />
                   <code>{stray.found}</code>
                   <span>
                     {stray.screen.name}, {stray.where}
-                    {stray.state !== 'rest' && `, ${stray.state}`}; {stray.theme}
+                    {stray.state !== 'rest' && `, ${stray.state}`}
+                    {stray.places > 1 && ` and ${stray.places - 1} more`}; {stray.theme}
                   </span>
                   <small>
                     {(stray.share * 100).toFixed(1)} % of it; nearest is {stray.nearest}, ΔE {stray.distance.toFixed(1)}

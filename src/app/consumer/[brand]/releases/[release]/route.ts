@@ -1,0 +1,22 @@
+import { z } from 'zod';
+import { EntityId } from '@/core/brand/fields';
+import { mayFetch } from '@/server/build-tokens';
+import { Refused } from '@/server/refused';
+import { latestNumber, ReleaseNumber } from '@/server/release-number';
+import { toldRelease } from '@/server/releases';
+import { answer } from '@/server/request';
+
+const Params = z.object({ brand: EntityId, release: z.union([z.literal('latest'), ReleaseNumber]) });
+
+/** What a release is and which colours it has, for consumers. `latest` is the newest. */
+export function GET(request: Request, { params }: { params: Promise<Record<string, unknown>> }): Promise<Response> {
+  return answer(async () => {
+    const parsed = Params.safeParse(await params);
+    if (!parsed.success) throw new Refused(404, 'There is no such release.');
+    const { brand, release } = parsed.data;
+    await mayFetch(request, brand);
+    const told = await toldRelease(brand, release === 'latest' ? await latestNumber(brand) : release);
+    if (!told) throw new Refused(404, 'There is no such release.');
+    return Response.json(told);
+  });
+}

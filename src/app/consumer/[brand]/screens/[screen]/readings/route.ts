@@ -1,0 +1,14 @@
+import { Readings } from '@/core/screens/screen';
+import { mayReport } from '@/server/build-tokens';
+import { answer, body } from '@/server/request';
+import { keepReadings } from '@/server/screens';
+
+/** Keeps what a screen was found to show: told by the screen itself, or by the command that looked at it. */
+export function POST(request: Request, { params }: { params: Promise<{ brand: string; screen: string }> }): Promise<Response> {
+  return answer(async () => {
+    const { brand, screen } = await params;
+    const from = await mayReport(request, brand);
+    await keepReadings(brand, screen, await body(request, Readings, from));
+    return Response.json({});
+  });
+}
