@@ -49,7 +49,7 @@ module.exports = {
       sheet: ['base', 'colour', 'palette', 'brand', 'findings'],
       shelf: ['base', 'colour', 'brand'],
       organisation: ['brand'],
-      screens: ['base', 'colour', 'brand'],
+      screens: ['base', 'colour', 'image', 'brand'],
       archive: ['base', 'source', 'brand', 'formats', 'release'],
     }),
     rule(
@@ -87,6 +87,12 @@ module.exports = {
       { path: '^src/server/' },
       { path: ['^src/(ui|stages|organisation|app|cli|workers)/', '^node_modules/(react|react-dom|@chakra-ui)/'] },
       'The server knows the core, never React.',
+    ),
+    rule(
+      'reader-imports-nothing',
+      { path: '^src/reader/' },
+      { pathNot: '^src/reader/' },
+      'What runs inside pages of others is small and stands alone.',
     ),
     rule(
       'cli-needs-no-server',

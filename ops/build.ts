@@ -20,7 +20,7 @@ export async function build(): Promise<boolean> {
 /** The server's own program. */
 export const SERVER = '.next/server.mjs';
 
-/** What Next.js does not bundle: the server's own program, what writes files, and what decodes files of strangers. */
+/** What Next.js does not bundle: the server's own program, what writes files, what decodes files of strangers, and what runs in pages of others. */
 export async function buildPrograms(): Promise<void> {
   const common = { bundle: true, platform: 'node', format: 'esm', logLevel: 'error' } as const;
   await esbuild({ ...common, entryPoints: ['src/server/main.ts'], outfile: SERVER, packages: 'external' });
@@ -32,6 +32,16 @@ export async function buildPrograms(): Promise<void> {
     // Packages that ask for others the old way.
     banner: { js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);" },
     external: ['sharp', 'exceljs', 'workerpool'],
+  });
+  // For pages of others.
+  await esbuild({
+    entryPoints: ['src/reader/reader.ts'],
+    outfile: '.next/reader.js',
+    bundle: true,
+    minify: true,
+    format: 'esm',
+    target: 'es2022',
+    logLevel: 'error',
   });
   await esbuild({
     ...common,

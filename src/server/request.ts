@@ -28,6 +28,26 @@ export async function answer(handler: () => Promise<Response>): Promise<Response
   return response;
 }
 
+/** Pages of any origin may ask, and read the answer: what they ask for takes a token, and no browser sends one or a cookie by itself. */
+const ANYWHERE = { 'access-control-allow-origin': '*' };
+
+/** As `answer`, for pages of others too (Fetch Standard, section 3.3). */
+export async function answerAnywhere(handler: () => Promise<Response>): Promise<Response> {
+  const response = await answer(handler);
+  for (const [name, value] of Object.entries(ANYWHERE)) response.headers.set(name, value);
+  return response;
+}
+
+/** The answer to a browser that asks whether a page of elsewhere may send a request. */
+export function mayAsk(): Response {
+  const allowed = {
+    'access-control-allow-methods': 'GET, POST',
+    'access-control-allow-headers': 'authorization, content-type',
+    'access-control-max-age': '600',
+  };
+  return new Response(null, { status: 204, headers: { ...ANYWHERE, ...allowed } });
+}
+
 async function answered(handler: () => Promise<Response>): Promise<Response> {
   try {
     return await handler();

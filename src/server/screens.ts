@@ -67,6 +67,13 @@ export async function editScreen(brandId: string, id: string, edit: ScreenEdit):
     if (kind.is !== 'page') throw new Refused(400, 'Only a page has an address.');
     row.kind = { ...kind, address: edit.address };
   }
+  if (edit.picture !== undefined) {
+    if (kind.is !== 'picture') throw new Refused(400, 'Only a picture is replaced by a newer one.');
+    await keptPicture(brandId, edit.picture);
+    row.kind = { is: 'picture', picture: edit.picture };
+    // What the older one showed is nothing that this one does.
+    await database().Reading.destroy({ where: { brandId, screenId: id, release: await latestNumber(brandId) } });
+  }
   if (edit.name !== undefined) row.name = edit.name;
   if ((edit.held !== undefined || edit.file) && kind.is !== 'simulated')
     throw new Refused(400, 'Only a simulated screen is held at a release, or edited by hand here.');
@@ -110,11 +117,12 @@ export async function fileAt(
 }
 
 /** Keeps what a screen was found to show, held against the latest release. What was found before for the same themes gives way. */
-export async function keepReadings(brandId: string, id: string, readings: readonly Reading[]): Promise<void> {
+export async function keepReadings(brandId: string, id: string, told: readonly NewReading[]): Promise<void> {
   const { edits } = await screenOf(brandId, id);
   const release = await latestNumber(brandId);
   const latest = await releaseOf(brandId, release);
   if (!latest) throw new Refused(409, 'Nothing has been released yet, so there is nothing to hold a screen against.');
+  const readings = told.map((reading) => ({ ...reading, release: Math.min(release, reading.release ?? release) }));
   const themes = themesShown(latest.document);
   const isEdited = Object.keys(edits).length > 0;
   const earlier = new Map<number, ThemeColours[]>();

@@ -3,8 +3,11 @@ import { execFile } from 'node:child_process';
 import { once } from 'node:events';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { promisify } from 'node:util';
-import type { Browser } from 'puppeteer-core';
+import type { Browser, ElementHandle } from 'puppeteer-core';
 import { startTestServer, Visitor, type TestServer } from '../test-server';
 import { launch, Person } from './browser';
 
@@ -16,6 +19,8 @@ let site: Server;
 let address: string;
 /** Style of the outside page, besides that of the brand. */
 let own = '';
+/** What it includes besides. */
+let included = '';
 
 /** A page that takes the brand's released sheet, as a site of somebody's would. */
 const PAGE = (sheet: string) => `<!doctype html><html lang="en"><meta charset="utf-8"><title>Quay</title><style>${sheet}
@@ -32,7 +37,7 @@ const PAGE = (sheet: string) => `<!doctype html><html lang="en"><meta charset="u
     const look = () => getComputedStyle(document.documentElement).getPropertyValue('--qf-status-delayed');
     const paint = () => Object.assign(document.querySelector('canvas').getContext('2d'), { fillStyle: look() }).fillRect(0, 0, 9, 9);
     new MutationObserver(paint).observe(document.documentElement, { attributes: true }); paint();
-  </script>`;
+  </script>${included}`;
 
 beforeAll(async () => {
   server = await startTestServer('screens');
@@ -172,6 +177,62 @@ test('an outside page is read in every theme and state; one colour off is found,
   expect(await ida.page.$eval('[aria-label^="Colours that are no token"]', (list) => (list as HTMLElement).innerText)).toMatch(
     /The quay, background-color of button, hover/,
   );
+});
+
+test('a page that includes the module tells by itself what it shows, also while somebody points at it', async () => {
+  expect((await (await fetch(`${server.url}/reader.js`)).arrayBuffer()).byteLength).toBeLessThan(6_000);
+  const { body } = await visitor.send('POST', '/api/brands/quillhaven/build-tokens', { name: 'Staging', reports: true });
+  const kind = { is: 'page', address };
+  await visitor.send('POST', '/api/brands/quillhaven/screens', { id: 'staging', name: 'Staging', kind });
+  own = 'button:hover { background: #0000ee }';
+  included = `<script type="module" src="${server.url}/reader.js" data-brand="quillhaven" data-screen="staging" data-theme="day" data-token="${body.secret}"></script>`;
+  const page = await browser.newPage();
+  await page.goto(address);
+  await page.hover('button');
+  const seen = async () => {
+    const { readings } = (await visitor.send('GET', '/api/brands/quillhaven/screens/staging/readings')).body;
+    return (readings[0]?.seen ?? []) as { colour: string; state: string; where: string }[];
+  };
+  for (let n = 0; n < 100 && !(await seen()).some(({ state }) => state === 'hover'); n++) await ida.settled();
+  expect(await seen()).toEqual(
+    expect.arrayContaining([
+      expect.objectContaining({ colour: '#cfeeea', state: 'rest', where: 'background-color of body' }),
+      expect.objectContaining({ colour: '#0000ee', state: 'hover', where: 'background-color of button' }),
+    ]),
+  );
+  await page.close();
+  included = '';
+});
+
+test('a screenshot that is handed in is read, and a newer one takes its place', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'breakwater-shots-'));
+  const page = await browser.newPage();
+  const shoot = async (file: string) => {
+    await page.goto(address);
+    await page.screenshot({ path: join(folder, file) as `${string}.png` });
+    return join(folder, file);
+  };
+  own = '';
+  const right = await shoot('right.png');
+  own = 'body { box-shadow: inset 0 -400px #cfeeef }';
+  const wrong = await shoot('wrong.png');
+  await page.close();
+  await ida.click('Add a screen');
+  await ida.click('picture');
+  await ida.fill('Name', 'The kiosk');
+  await ((await ida.find('[role=dialog] input[type=file]')) as ElementHandle<HTMLInputElement>).uploadFile(right);
+  await ida.click('Add it');
+  await ida.page.waitForSelector('[role=dialog]', { hidden: true });
+  const kiosk = async () => {
+    const { screens } = (await visitor.send('GET', '/api/brands/quillhaven/screens')).body;
+    return screens.find(({ name }: { name: string }) => name === 'The kiosk').id as string;
+  };
+  await ida.page.waitForSelector(`tr[data-token="surface.page"] [data-screen="${await kiosk()}"][data-match=same]`);
+  await menu('The kiosk', 'Name…');
+  await ida.keys('Escape');
+  const input = (await ida.page.$('input[aria-label="A newer picture of The kiosk"]'))!;
+  await (input as ElementHandle<HTMLInputElement>).uploadFile(wrong);
+  await ida.sees('#cfeeef');
 });
 
 test('what cannot be read, or may not be told, ends with a sentence', async () => {

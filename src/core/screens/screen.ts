@@ -42,6 +42,8 @@ export type NewScreen = z.output<typeof NewScreen>;
 export const ScreenEdit = z.strictObject({
   name: name.optional(),
   address: pageAddress.optional(),
+  /** A newer picture, in place of the one it had. */
+  picture: FileHash.optional(),
   /** Number of the release that it stays at; null for the latest. Of simulated screens only. */
   held: z.int().min(1).nullable().optional(),
   /** A file as somebody changed it at the screen, by hand; null takes that back. Of simulated screens only. */
@@ -91,11 +93,13 @@ export type Seen = z.output<typeof Seen>;
 export const Reading = z.strictObject({
   /** Identifier of the theme, as files name it. */
   theme: z.string().min(1).max(120),
-  /** Number of the release that the screen said it runs. */
-  release: z.int().min(1),
+  /** Number of the release that the screen runs, as it says; the latest where it does not say. */
+  release: z.int().min(1).optional(),
   seen: z.array(Seen).max(1_000),
 });
-export type Reading = z.output<typeof Reading>;
+export type NewReading = z.output<typeof Reading>;
+/** A reading as it is kept. */
+export type Reading = NewReading & { readonly release: number };
 
 /** A reading of a screen in all themes that were looked at. */
 export const Readings = z.array(Reading).min(1).max(16);

@@ -5,37 +5,41 @@ import { LIMITS } from '@/core/brand/fields';
 import { newId } from '@/core/brand/identity';
 import { pageAddress, SCREEN_LIMITS, SIMULATED, SIMULATED_NAMES, type ScreenKind, type Simulated } from '@/core/screens/screen';
 import { useBrand } from '@/ui/brand-context';
+import type { Released } from '@/ui/brand-state';
 import { Choice } from '@/ui/dial';
 import { FormDialog } from '@/ui/form-dialog';
+import { tell } from '@/ui/notices';
 import { request } from '@/ui/request';
 import { StageLink } from '@/ui/stage-link';
 import { useScreenAct } from '@/ui/screens';
+import { handIn } from './hand-in';
 import css from './match.module.css';
 
-const KINDS = ['page', 'build', 'simulated'] as const;
+const KINDS = ['page', 'build', 'picture', 'simulated'] as const;
 type Kind = (typeof KINDS)[number];
 
 const ABOUT: Record<Kind, string> = {
   page: 'A site or an application in a browser, read back by the command.',
   build: 'Something that fetches the released files with a token; it is known by what it fetched last.',
+  picture: 'A screenshot of what cannot be reached otherwise; the colours that cover a thousandth of it and more are read.',
   simulated:
     'A small program of Breakwater’s that reads your released files, to see a brand at work before the real screens have it.',
 };
 
 /** Asks what a new screen is, and adds it. */
-export function AddScreen() {
+export function AddScreen({ release }: { release: Released }) {
   const [isOpen, setOpen] = useState(false);
   return (
     <>
       <Button size="xs" onClick={() => setOpen(true)}>
         Add a screen…
       </Button>
-      {isOpen && <AddDialog onClose={() => setOpen(false)} />}
+      {isOpen && <AddDialog release={release} onClose={() => setOpen(false)} />}
     </>
   );
 }
 
-function AddDialog({ onClose }: { onClose: () => void }) {
+function AddDialog({ release, onClose }: { release: Released; onClose: () => void }) {
   const brand = useBrand((state) => state.id);
   const act = useScreenAct();
   const [kind, setKind] = useState<Kind>('page');
@@ -43,32 +47,50 @@ function AddDialog({ onClose }: { onClose: () => void }) {
   const [address, setAddress] = useState('');
   const [program, setProgram] = useState<Simulated>('dashboard');
   const [chosen, setToken] = useState('');
+  const [file, setFile] = useState<File | null>(null);
+  const [busy, setBusy] = useState(false);
   const { data: tokens } = useQuery({
     queryKey: ['build tokens', brand],
     queryFn: async () => (await request<{ tokens: { id: string; name: string }[] }>(`/api/brands/${brand}/build-tokens`)).tokens,
   });
   const token = chosen || tokens?.[0]?.id || '';
   const proposed =
-    kind === 'simulated'
-      ? SIMULATED_NAMES[program]
-      : kind === 'build'
-        ? (tokens?.find(({ id }) => id === token)?.name ?? '')
-        : hostOf(address);
+    kind === 'picture'
+      ? (file?.name.replace(/\.\w+$/, '') ?? '')
+      : kind === 'simulated'
+        ? SIMULATED_NAMES[program]
+        : kind === 'build'
+          ? (tokens?.find(({ id }) => id === token)?.name ?? '')
+          : hostOf(address);
   const name = called.trim() || proposed;
   const problem = kind === 'page' && address !== '' ? pageAddress.safeParse(address).error?.issues[0]!.message : undefined;
-  const wanted: Record<Kind, ScreenKind | null> = {
+  const wanted: Record<Exclude<Kind, 'picture'>, ScreenKind | null> = {
     page: address === '' || problem ? null : { is: 'page', address },
     build: token === '' ? null : { is: 'build', token },
     simulated: { is: 'simulated', program },
   };
+  const isReady = kind === 'picture' ? file !== null : wanted[kind] !== null;
+  const id = useState(newId)[0];
+  const put = (is: ScreenKind) => act('', 'POST', { id, name, kind: is });
   const add = async () => {
-    if (await act('', 'POST', { id: newId(), name, kind: wanted[kind] })) onClose();
+    setBusy(true);
+    try {
+      const isDone =
+        kind === 'picture'
+          ? await handIn(file!, { brand, id, release }, (picture) => put({ is: 'picture', picture }))
+          : await put(wanted[kind]!);
+      if (isDone) onClose();
+    } catch (error) {
+      tell((error as Error).message);
+    }
+    setBusy(false);
   };
   return (
     <FormDialog
       title="Add a screen"
       act="Add it"
-      disabled={wanted[kind] === null || name === ''}
+      disabled={!isReady || name === ''}
+      loading={busy}
       body={css.form}
       onAct={() => void add()}
       onClose={onClose}
@@ -100,6 +122,12 @@ function AddDialog({ onClose }: { onClose: () => void }) {
             <Select value={token} options={(tokens ?? []).map((one) => [one.id, one.name])} onChoose={setToken} />
           </label>
         ))}
+      {kind === 'picture' && (
+        <label>
+          Screenshot
+          <input type="file" accept="image/*" onChange={(event) => setFile(event.target.files?.[0] ?? null)} />
+        </label>
+      )}
       {kind === 'simulated' && (
         <label>
           Program

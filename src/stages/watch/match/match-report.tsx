@@ -133,7 +133,7 @@ export function MatchReport({ release, screens, figures }: MatchReportProps) {
         >
           CSV
         </Button>
-        {mayEdit && <AddScreen />}
+        {mayEdit && <AddScreen release={release} />}
       </ViewHead>
       <div
         className={css.report}
@@ -151,7 +151,7 @@ export function MatchReport({ release, screens, figures }: MatchReportProps) {
               frameKey={keyOf(screen)}
               first={slug(brand.themes[0]!.name)}
               theme={wanted}
-              latest={number}
+              release={release}
               reading={told[at]!.find((one) => one.theme === wanted) ?? told[at]![0] ?? null}
               problem={simulated.readOf(keyOf(screen)).problem}
               onFrame={simulated.hold}

@@ -19,7 +19,7 @@ export function MatchView() {
     );
   if (!isKnown)
     return <p>{isError ? 'The screens cannot be reached just now; try again in a moment.' : 'Asking for the screens…'}</p>;
-  if (screens.length === 0) return <NoScreens>{mayEdit && <AddScreen />}</NoScreens>;
+  if (screens.length === 0) return <NoScreens>{mayEdit && <AddScreen release={release} />}</NoScreens>;
   // A new release is read from the beginning, by new screens.
   return <MatchReport key={`${id}/${release.number}`} release={release} screens={screens} figures={figures} />;
 }

@@ -1,11 +1,14 @@
 import { Button, CloseButton, Dialog, Menu, Portal } from '@chakra-ui/react';
 import { ChevronDown } from 'lucide-react';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { Reading, Screen } from '@/core/screens/screen';
 import { ago } from '@/ui/ago';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
+import type { Released } from '@/ui/brand-state';
+import { tell } from '@/ui/notices';
 import { useScreenAct } from '@/ui/screens';
 import { HandEdit } from './hand-edit';
+import { handIn } from './hand-in';
 import { HowRead } from './how-read';
 import { RenameScreen } from './rename-screen';
 import css from './match.module.css';
@@ -20,7 +23,7 @@ interface ScreenFigureProps {
   /** Identifiers of the theme that it begins with, and of the one of the page. */
   readonly first: string;
   readonly theme: string;
-  readonly latest: number;
+  readonly release: Released;
   readonly reading: Reading | null;
   readonly problem: string;
   readonly onFrame: (key: string, frame: HTMLIFrameElement | null) => void;
@@ -33,7 +36,7 @@ export function ScreenFigure({
   frameKey,
   first,
   theme,
-  latest,
+  release,
   reading,
   problem,
   onFrame,
@@ -43,6 +46,7 @@ export function ScreenFigure({
   const mayEdit = useMayEdit();
   const [isLarge, setLarge] = useState(false);
   const { name, kind } = screen;
+  const latest = release.number;
   const address =
     kind.is === 'simulated'
       ? `/screens/${kind.program}/index.html?files=${encodeURIComponent(`/screens/of/${brand}/${screen.id}/`)}&theme=`
@@ -57,15 +61,20 @@ export function ScreenFigure({
         </div>
       ) : (
         <div className={css.screen}>
-          <p>
-            {kind.is === 'page' ? (
-              <a href={kind.address} target="_blank" rel="noreferrer">
-                {kind.address.replace(/^https?:\/\//, '')}
-              </a>
-            ) : (
-              'A build that takes the released files'
-            )}
-          </p>
+          {kind.is === 'picture' ? (
+            // eslint-disable-next-line @next/next/no-img-element -- shown as it was handed in
+            <img src={`/api/brands/${brand}/pictures/${kind.picture}`} alt="" />
+          ) : (
+            <p>
+              {kind.is === 'page' ? (
+                <a href={kind.address} target="_blank" rel="noreferrer">
+                  {kind.address.replace(/^https?:\/\//, '')}
+                </a>
+              ) : (
+                'A build that takes the released files'
+              )}
+            </p>
+          )}
           {kind.is === 'page' && <HowRead screen={screen} address={kind.address} />}
         </div>
       )}
@@ -74,7 +83,7 @@ export function ScreenFigure({
           <b>{name}</b>
           <small>{problem || standing(screen, runs, latest)}</small>
         </span>
-        {mayEdit && <ScreenMenu screen={screen} latest={latest} onRestart={onRestart} />}
+        {mayEdit && <ScreenMenu screen={screen} release={release} onRestart={onRestart} />}
       </figcaption>
       {isLarge && (
         <Dialog.Root open onOpenChange={(change) => !change.open && setLarge(false)} size="full">
@@ -103,17 +112,27 @@ function standing({ kind, held, edited, fetched, readAt }: Screen, runs: number,
     if (fetched === null) return 'has fetched nothing yet';
     return fetched < latest ? `fetched release ${fetched}, and is behind` : `fetched release ${fetched}`;
   }
-  if (kind.is === 'page') return readAt === null ? 'not read yet' : `read ${ago(readAt)}, release ${runs}`;
+  if (kind.is !== 'simulated') return readAt === null ? 'not read yet' : `read ${ago(readAt)}, release ${runs}`;
   const words = [held === null ? `release ${runs}` : `held at release ${held}`];
   if (edited.length > 0) words.push('edited by hand');
   return words.join(', ');
 }
 
-function ScreenMenu({ screen, latest, onRestart }: { screen: Screen; latest: number; onRestart: () => void }) {
+function ScreenMenu({ screen, release, onRestart }: { screen: Screen; release: Released; onRestart: () => void }) {
+  const brand = useBrand((state) => state.id);
   const act = useScreenAct();
+  const input = useRef<HTMLInputElement>(null);
+  const latest = release.number;
   const [isEditing, setEditing] = useState(false);
   const [isNaming, setNaming] = useState(false);
   const { id, name, kind, held } = screen;
+  const renew = async (file: File) => {
+    try {
+      await handIn(file, { brand, id, release }, (picture) => act(`/${id}`, 'PATCH', { picture }));
+    } catch (error) {
+      tell((error as Error).message);
+    }
+  };
   const hold = (release: number | null) => () => void act(`/${id}`, 'PATCH', { held: release });
   const releases = Array.from({ length: Math.min(MOST_RELEASES, latest) }, (_, at) => latest - at);
   return (
@@ -150,6 +169,11 @@ function ScreenMenu({ screen, latest, onRestart }: { screen: Screen; latest: num
                   </Menu.Item>
                 </>
               )}
+              {kind.is === 'picture' && (
+                <Menu.Item value="renew" onSelect={() => input.current!.click()}>
+                  A newer picture…
+                </Menu.Item>
+              )}
               <Menu.Item value="name" onSelect={() => setNaming(true)}>
                 {kind.is === 'page' ? 'Name and address…' : 'Name…'}
               </Menu.Item>
@@ -160,6 +184,18 @@ function ScreenMenu({ screen, latest, onRestart }: { screen: Screen; latest: num
           </Menu.Positioner>
         </Portal>
       </Menu.Root>
+      <input
+        ref={input}
+        type="file"
+        hidden
+        aria-label={`A newer picture of ${name}`}
+        accept="image/*"
+        onChange={(event) => {
+          const [file] = event.target.files ?? [];
+          event.target.value = '';
+          if (file) void renew(file);
+        }}
+      />
       {isEditing && <HandEdit screen={screen} onClose={() => setEditing(false)} />}
       {isNaming && <RenameScreen screen={screen} onClose={() => setNaming(false)} />}
     </>

@@ -4,13 +4,13 @@ import { mayFetch } from '@/server/build-tokens';
 import { Refused } from '@/server/refused';
 import { latestNumber, ReleaseNumber } from '@/server/release-number';
 import { toldRelease } from '@/server/releases';
-import { answer } from '@/server/request';
+import { answerAnywhere, mayAsk } from '@/server/request';
 
 const Params = z.object({ brand: EntityId, release: z.union([z.literal('latest'), ReleaseNumber]) });
 
 /** What a release is and which colours it has, for consumers. `latest` is the newest. */
 export function GET(request: Request, { params }: { params: Promise<Record<string, unknown>> }): Promise<Response> {
-  return answer(async () => {
+  return answerAnywhere(async () => {
     const parsed = Params.safeParse(await params);
     if (!parsed.success) throw new Refused(404, 'There is no such release.');
     const { brand, release } = parsed.data;
@@ -19,4 +19,9 @@ export function GET(request: Request, { params }: { params: Promise<Record<strin
     if (!told) throw new Refused(404, 'There is no such release.');
     return Response.json(told);
   });
+}
+
+/** Browsers ask first whether a page of elsewhere may. */
+export function OPTIONS(): Response {
+  return mayAsk();
 }

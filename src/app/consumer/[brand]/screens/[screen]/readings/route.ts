@@ -1,14 +1,19 @@
 import { Readings } from '@/core/screens/screen';
 import { mayReport } from '@/server/build-tokens';
-import { answer, body } from '@/server/request';
+import { answerAnywhere, body, mayAsk } from '@/server/request';
 import { keepReadings } from '@/server/screens';
 
 /** Keeps what a screen was found to show: told by the screen itself, or by the command that looked at it. */
 export function POST(request: Request, { params }: { params: Promise<{ brand: string; screen: string }> }): Promise<Response> {
-  return answer(async () => {
+  return answerAnywhere(async () => {
     const { brand, screen } = await params;
     const from = await mayReport(request, brand);
     await keepReadings(brand, screen, await body(request, Readings, from));
     return Response.json({});
   });
+}
+
+/** Browsers ask first whether a page of elsewhere may. */
+export function OPTIONS(): Response {
+  return mayAsk();
 }
