@@ -3,7 +3,15 @@ import { QueryTypes } from 'sequelize';
 import { isStorable, UNSTORABLE } from '@/core/base/storable';
 import { EntityId } from '@/core/brand/fields';
 import { matchOf, themesShown, type ThemeColours } from '@/core/screens/match';
-import { SCREEN_LIMITS, type Figure, type NewScreen, type Reading, type Screen, type ScreenEdit } from '@/core/screens/screen';
+import {
+  SCREEN_LIMITS,
+  type Figure,
+  type NewReading,
+  type NewScreen,
+  type Reading,
+  type Screen,
+  type ScreenEdit,
+} from '@/core/screens/screen';
 import { announce } from './announce';
 import { database } from './database';
 import { keptPicture } from './pictures';
