@@ -46,16 +46,21 @@ if (tag) {
     clearTimeout(resting);
     resting = setTimeout(() => look('rest'), REST_MS);
   };
-  const at = (kind: string, state: State) =>
+  const at = (kind: string, state: State, still: string) =>
     addEventListener(kind, ({ target }) => {
       const control =
         target instanceof Element && target.closest('a[href], button, input, select, textarea, summary, [tabindex], [role]');
-      if (control) requestAnimationFrame(() => look(state, control));
+      if (!control) return;
+      requestAnimationFrame(() => {
+        // A change of colour that takes time is waited for, or it would be read half-way.
+        const changes = control.getAnimations({ subtree: true }).map(({ finished }) => finished);
+        void Promise.allSettled(changes).then(() => control.matches(still) && look(state, control));
+      });
     });
   new MutationObserver(lookAtRest).observe(document.documentElement, { attributes: true });
-  at('pointerover', 'hover');
-  at('pointerdown', 'pressed');
-  at('focusin', 'focus');
+  at('pointerover', 'hover', ':hover');
+  at('pointerdown', 'pressed', ':active');
+  at('focusin', 'focus', ':focus');
   if (document.readyState === 'complete') lookAtRest();
   else addEventListener('load', lookAtRest);
 }

@@ -211,6 +211,11 @@ export async function releasedFile(brandId: string, number: number, path: string
   return database().ReleaseFile.findOne({ where: { brandId, number, path } });
 }
 
+/** A released file by the SHA-256 of its bytes, whichever release it is of; null when there is none. */
+export async function fileByHash(brandId: string, sha256: string): Promise<ReleaseFileRow | null> {
+  return database().ReleaseFile.findOne({ where: { brandId, sha256 } });
+}
+
 /** All files of a release, its manifest with them, as one zip. */
 export function releaseZip(brandId: string, number: number): Promise<Uint8Array> {
   return writer().once('pack', brandId, async () => {

@@ -49,7 +49,7 @@ export function Choice<T extends string>({ label, options, value, plain = false,
       {!plain && <span>{label}</span>}
       <div>
         {options.map((option) => (
-          <button key={option} role="radio" aria-checked={option === value} onClick={() => onChoose(option)}>
+          <button key={option} type="button" role="radio" aria-checked={option === value} onClick={() => onChoose(option)}>
             {option}
           </button>
         ))}

@@ -145,8 +145,15 @@ test('chart and interface are seen with other eyes, each colour as the published
 
 describe('two releases side by side', () => {
   const lane = async (number: number, from: string, what: string) => {
-    await (await ida.find(`select[aria-label="Lane ${number} from"]`)).select(from);
-    await (await ida.find(`select[aria-label="Lane ${number} shows"]`)).select(what);
+    for (const [list, value] of [
+      ['from', from],
+      ['shows', what],
+    ] as const) {
+      const select = `select[aria-label="Lane ${number} ${list}"]`;
+      // What is not offered yet would be chosen in silence, and nothing with it.
+      await ida.page.waitForSelector(`${select} option[value="${value}"]`);
+      await (await ida.find(select)).select(value);
+    }
   };
   const row = (name: string, fate: string) => ida.find(`::-p-xpath(//tr[@data-fate="${fate}"][th[.="${name}"]])`);
 

@@ -126,6 +126,9 @@ const ROUTES: readonly Row[] = [
   ],
   ['OPTIONS', 'consumer/[brand]/releases/[release]', 'consumer/BRAND/releases/1', undefined, ANYBODY, 204],
   ['OPTIONS', 'consumer/[brand]/screens/[screen]/readings', 'consumer/BRAND/screens/none/readings', undefined, ANYBODY, 204],
+  ['GET', 'consumer/openapi.json', 'consumer/openapi.json', undefined, ANYBODY, 200],
+  ['GET', 'consumer/[brand]/files/[sha256]', 'consumer/BRAND/files/none', undefined, 'read', 404],
+  ['OPTIONS', 'consumer/[brand]/files/[sha256]', 'consumer/BRAND/files/none', undefined, ANYBODY, 204],
   ['GET', 'reader.js', 'reader.js', undefined, ANYBODY, 200],
   ['GET', 'api/brands/[brand]/screens', 'api/brands/BRAND/screens', undefined, 'read', 200],
   ['POST', 'api/brands/[brand]/screens', 'api/brands/BRAND/screens', {}, 'write', 400],
@@ -193,9 +196,12 @@ test.each(ROUTES)('%s %s', async (...row) => {
   }
 });
 
-test.each(ROUTES.filter(([method]) => method !== 'GET'))('%s %s is taken from a page of this origin only', async (...row) => {
-  expect(await status(visitors.ida, row, 'quillhaven', { origin: 'http://evil.example' })).toBe(403);
-});
+test.each(ROUTES.filter(([method]) => method !== 'GET' && method !== 'OPTIONS'))(
+  '%s %s is taken from a page of this origin only',
+  async (...row) => {
+    expect(await status(visitors.ida, row, 'quillhaven', { origin: 'http://evil.example' })).toBe(403);
+  },
+);
 
 test('a session ends when its time is over or its person is gone, and one that is over is cleared away', async () => {
   const visitor = await Visitor.demo(server, 'wim');

@@ -1,8 +1,10 @@
 /** Builds fetch released files by a token: only of its brand, all files or none, and with an ending they can go by. */
 import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { OpenAPIClientAxios } from 'openapi-client-axios';
 import { Client } from 'pg';
 import { OTHERS, startTestServer, Visitor, type TestServer } from '../test-server';
 
@@ -146,4 +148,29 @@ test('what a destination weighs and the organisation’s templates are for its p
   expect(await ida.send('GET', '/api/brands/quillhaven/weight/nothing')).toMatchObject({ status: 404 });
   expect(await ida.send('GET', '/api/brands/others/weight/d-classes')).toMatchObject({ status: 404 });
   expect(await ida.send('GET', '/api/brands/others/templates')).toMatchObject({ status: 404 });
+});
+
+test('an outside client, made from the served description alone, is told of releases, fetches files by hash and reports', async () => {
+  const made = await ida.send('POST', '/api/brands/quillhaven/build-tokens', { name: 'kiosk', reports: true });
+  const authorization = `Bearer ${made.body.secret}`;
+  const description = new OpenAPIClientAxios({
+    definition: `${server.url}/consumer/openapi.json`,
+    axiosConfigDefaults: { headers: { authorization }, validateStatus: () => true },
+  });
+  const client = await description.init();
+  const { data: release } = await client.release!({ brand: 'quillhaven', release: 'latest' });
+  expect(release).toMatchObject({ brand: 'Quillhaven Ferries', number: 1, version: '1.0.0' });
+  expect(release.themes[0]).toMatchObject({ identifier: 'day', colours: { 'surface.header': '#006871' } });
+  const entry = release.files.find(({ path }: { path: string }) => path === 'css/quillhaven-ferries.css');
+  const file = await client.file!({ brand: 'quillhaven', sha256: entry.sha256 }, null, { responseType: 'text' });
+  expect(createHash('sha256').update(String(file.data)).digest('hex')).toBe(entry.sha256);
+  expect(file.headers).toMatchObject({ etag: `"${entry.sha256}"`, 'cache-control': 'private, max-age=31536000, immutable' });
+  const again = { headers: { 'if-none-match': `"${entry.sha256}"` } };
+  expect((await client.file!({ brand: 'quillhaven', sha256: entry.sha256 }, null, again)).status).toBe(304);
+  const seen = [{ colour: '#006872', share: 0.5, where: 'background-color of header', state: 'rest' }];
+  const report = (readings: unknown) => client.report!({ brand: 'quillhaven', screen: 'booking' }, readings as never);
+  expect((await report([{ theme: 'day', seen }])).status).toBe(200);
+  expect((await ida.send('GET', '/api/brands/quillhaven/screens')).body.figures).toEqual([{ release: 1, same: 0, differing: 1 }]);
+  expect((await report([{ theme: 'teatime', seen }])).data.error).toContain('no theme teatime');
+  expect((await report([{ theme: 'day', seen: [{ ...seen[0], colour: 'red' }] }])).status).toBe(400);
 });

@@ -42,7 +42,7 @@ test('without the demo the first visitor becomes the owner, once; wrong sign-ins
   });
   expect(await first.send('POST', `/api/brands/${brand}/releases`, { seq: 1, note: '' })).toMatchObject({ status: 200 });
   const page = await watch();
-  expect(page).toContain('No screen of this brand is known here');
+  expect((await first.send('GET', `/api/brands/${brand}/screens`)).body.screens).toEqual([]);
   expect(page).not.toContain('Operations dashboard');
 
   const somebody = new Visitor(server);

@@ -1,0 +1,30 @@
+import { FileHash } from '@/core/brand/fields';
+import { mayFetch } from '@/server/build-tokens';
+import { Refused } from '@/server/refused';
+import { fileByHash } from '@/server/releases';
+import { answerAnywhere, mayAsk } from '@/server/request';
+
+/** A released file by its hash: what it is never changes, so that it is kept by whoever has it. */
+export function GET(request: Request, { params }: { params: Promise<{ brand: string; sha256: string }> }): Promise<Response> {
+  return answerAnywhere(async () => {
+    const { brand, sha256 } = await params;
+    await mayFetch(request, brand);
+    const file = FileHash.safeParse(sha256).success ? await fileByHash(brand, sha256) : null;
+    if (!file) throw new Refused(404, 'No released file has this hash.');
+    const isKnown = request.headers.get('if-none-match') === `"${sha256}"`;
+    return new Response(isKnown ? null : new Uint8Array(file.bytes), {
+      status: isKnown ? 304 : 200,
+      headers: {
+        'content-type': file.mediaType,
+        'content-disposition': 'attachment',
+        'cache-control': 'private, max-age=31536000, immutable',
+        etag: `"${sha256}"`,
+      },
+    });
+  });
+}
+
+/** Browsers ask first whether a page of elsewhere may. */
+export function OPTIONS(): Response {
+  return mayAsk();
+}
