@@ -142,7 +142,10 @@ export async function keepReadings(brandId: string, id: string, told: readonly N
     const called = ({ identifier }: ThemeColours) => identifier === theme;
     const wanted = themes.find(called);
     if (!wanted) throw new Refused(400, `The release has no theme ${theme}; a screen shows one of those it has.`);
-    const { cells } = matchOf(wanted, seen, { runs: earlier.get(runs)?.find(called) ?? null, isEdited });
+    const { cells } = matchOf(wanted, seen, {
+      runs: runs < release ? (earlier.get(runs)?.find(called)?.colours ?? new Map()) : null,
+      isEdited,
+    });
     const same = [...cells.values()].filter((cell) => cell.same).length;
     return { brandId, screenId: id, release, theme, runs, seen, same, differing: cells.size - same, at: new Date() };
   });

@@ -16,7 +16,9 @@ const seen = (colour: string, token?: string, more: Partial<Seen> = {}): Seen =>
   ...more,
 });
 const plain = { runs: null, isEdited: false };
-const told = (...[found, circumstances = plain]: [readonly Seen[], { runs: ThemeColours | null; isEdited: boolean }?]) => {
+const told = (
+  ...[found, circumstances = plain]: [readonly Seen[], { runs: ReadonlyMap<string, string> | null; isEdited: boolean }?]
+) => {
   const { cells, strays } = matchOf(day, found, circumstances);
   return {
     cells: Object.fromEntries(
@@ -26,7 +28,7 @@ const told = (...[found, circumstances = plain]: [readonly Seen[], { runs: Theme
   };
 };
 
-test.each<[string, Seen[], { runs: ThemeColours | null; isEdited: boolean }, string]>([
+test.each<[string, Seen[], { runs: ReadonlyMap<string, string> | null; isEdited: boolean }, string]>([
   ['what a screen says is held against that token', [seen('#006871', 'link')], plain, 'same'],
   ['another colour', [seen('#db5d2c', 'link')], plain, '#db5d2c, another colour'],
   ['so near that rounding explains it', [seen('#006971', 'link')], plain, '#006971, precision lost'],
@@ -34,10 +36,21 @@ test.each<[string, Seen[], { runs: ThemeColours | null; isEdited: boolean }, str
   [
     'what an earlier release says',
     [seen('#0a5f60', 'link')],
-    { runs: theme({ link: '#0a5f60' }), isEdited: true },
+    { runs: new Map([['link', '#0a5f60']]), isEdited: true },
     '#0a5f60, older release',
   ],
-  ['edited by hand', [seen('#0a5f61', 'link')], { runs: theme({ link: '#0a5f60' }), isEdited: true }, '#0a5f61, edited by hand'],
+  [
+    'edited by hand',
+    [seen('#0a5f61', 'link')],
+    { runs: new Map([['link', '#0a5f60']]), isEdited: true },
+    '#0a5f61, edited by hand',
+  ],
+  [
+    'of what the earlier release knows nothing',
+    [seen('#db5d2c', 'link')],
+    { runs: new Map(), isEdited: false },
+    '#db5d2c, older release',
+  ],
   ['different in one place is different', [seen('#006871', 'link'), seen('#000000', 'link')], plain, '#000000, another colour'],
 ])('%s', (_what, found, circumstances, wanted) => {
   expect(told(found, circumstances)).toEqual({ cells: { link: wanted }, strays: [] });

@@ -13,7 +13,7 @@ const MEANT = 12;
 
 /** Why a screen shows another colour than the brand's. */
 export type Why =
-  /** It runs an earlier release, and shows what that says. */
+  /** It runs an earlier release, and shows what that says, or something of which that says nothing. */
   | 'older release'
   /** Somebody changed its files by hand. */
   | 'edited by hand'
@@ -83,8 +83,8 @@ export interface ThemeMatch {
 
 /** What is known of a screen that helps to tell why a colour is another. */
 export interface Circumstances {
-  /** The same theme as the release says it that the screen runs, where that is an earlier one and has it. */
-  readonly runs: ThemeColours | null;
+  /** Colours of the same theme in the release that the screen runs, where that is an earlier one; none where it has no such theme. */
+  readonly runs: ReadonlyMap<string, string> | null;
   readonly isEdited: boolean;
 }
 
@@ -105,7 +105,7 @@ export function matchOf(wanted: ThemeColours, seen: readonly Seen[], { runs, isE
     // What differs in one place differs; what a screen says itself goes before what was guessed.
     if (known && (!known.same || same)) return;
     const distance = same ? 0 : distanceOf(found, colour);
-    const why = same ? null : whyOf(found, distance, runs?.colours.get(path), isEdited);
+    const why = same ? null : whyOf(found, distance, runs && (runs.get(path) ?? found), isEdited);
     cells.set(path, { token: path, found, wanted: colour, same, distance, why, where, state });
   };
   for (const one of seen) if (one.token !== undefined && wanted.colours.has(one.token)) put(one.token, one);
@@ -149,7 +149,8 @@ function nearestOf(
   };
 }
 
-function whyOf(found: string, distance: number, then: string | undefined, isEdited: boolean): Why {
+/** @param then what the release says that the screen runs; what it shows, where that does not say; null where it runs the latest */
+function whyOf(found: string, distance: number, then: string | null, isEdited: boolean): Why {
   if (found === then) return 'older release';
   if (isEdited) return 'edited by hand';
   return distance < PRECISION ? 'precision lost' : 'another colour';

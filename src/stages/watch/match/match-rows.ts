@@ -61,7 +61,9 @@ export function matchTable(
       const called = ({ identifier }: ThemeColours) => identifier === reading.theme;
       const wanted = looked.has(reading.theme) && themes.find(called);
       if (!wanted) return [];
-      const runs = reading.release < release ? (earlier.get(reading.release)?.find(called) ?? null) : null;
+      const document = earlier.get(reading.release);
+      // Until the earlier release has been fetched, nothing is said of it.
+      const runs = reading.release < release && document ? (document.find(called)?.colours ?? new Map<string, string>()) : null;
       return [{ theme: wanted.name, ...matchOf(wanted, reading.seen, { runs, isEdited: screen.edited.length > 0 }) }];
     }),
   );
