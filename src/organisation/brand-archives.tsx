@@ -5,6 +5,7 @@ import { ARCHIVE_LIMITS } from '@/core/archive/archive';
 import type { ListedBrand } from '@/core/organisation/told';
 import { slug } from '@/core/base/words';
 import { download } from '@/ui/download';
+import { HiddenFile } from '@/ui/hidden-file';
 import { tell } from '@/ui/notices';
 import { useAct, useLooking } from './organisation-context';
 
@@ -43,19 +44,7 @@ export function ImportBrand() {
       <Button size="xs" variant="outline" marginLeft="auto" loading={busy} onClick={() => input.current!.click()}>
         Import a brand…
       </Button>
-      <input
-        ref={input}
-        type="file"
-        hidden
-        aria-label="Archive of a brand"
-        accept=".zip"
-        onChange={(event) => {
-          const [file] = event.target.files ?? [];
-          // The same file may be chosen again.
-          event.target.value = '';
-          if (file) void take(file);
-        }}
-      />
+      <HiddenFile ref={input} label="Archive of a brand" accept=".zip" onFile={(file) => void take(file)} />
     </>
   );
 }

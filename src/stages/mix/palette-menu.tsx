@@ -8,6 +8,7 @@ import { newId } from '@/core/brand/identity';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import { download } from '@/ui/download';
 import { MakeTokens } from '@/ui/make-tokens';
+import { HiddenFile } from '@/ui/hidden-file';
 import { tell } from '@/ui/notices';
 import { PaletteAbout } from './palette-about';
 import { PutOnShelf } from '@/ui/put-on-shelf';
@@ -86,19 +87,7 @@ export function PaletteMenu({ palette }: { palette: Palette }) {
           </Menu.Positioner>
         </Portal>
       </Menu.Root>
-      <input
-        ref={input}
-        type="file"
-        hidden
-        aria-label="Palette file"
-        accept=".json"
-        onChange={(event) => {
-          const [file] = event.target.files ?? [];
-          // The same file may be opened again.
-          event.target.value = '';
-          if (file) void open(file);
-        }}
-      />
+      <HiddenFile ref={input} label="Palette file" accept=".json" onFile={(file) => void open(file)} />
       <PutOnShelf open={putting} onOpen={setPutting} />
       {naming && (
         <MakeTokens palette={palette} swatches={palette.swatches} name={palette.name} onClose={() => setNaming(false)} />

@@ -1,6 +1,5 @@
 import { Button } from '@chakra-ui/react';
 import { useQueries } from '@tanstack/react-query';
-import Papa from 'papaparse';
 import { useEffect, useRef, useState } from 'react';
 import { slug } from '@/core/base/words';
 import type { Brand } from '@/core/brand/document';
@@ -15,7 +14,8 @@ import { request } from '@/ui/request';
 import { ViewHead } from '../view-head';
 import { AddScreen } from './add-screen';
 import { Course } from './course';
-import { builtReadings, matchTable, type MatchTable, type ReadScreen } from './match-rows';
+import { csvOf } from './match-csv';
+import { builtReadings, matchTable, type ReadScreen } from './match-rows';
 import { MatchTableView } from './match-table-view';
 import { ScreenFigure } from './screen-figure';
 import { useSimulated } from './use-simulated';
@@ -184,36 +184,4 @@ export function MatchReport({ release, screens, figures }: MatchReportProps) {
       </div>
     </>
   );
-}
-
-/** Every token on every screen in every theme as a line, differences first, for a table or a build. */
-function csvOf({ differing, same, strays }: MatchTable, screens: readonly Screen[]): string {
-  const lines = [...differing, ...same].flatMap(({ path, cells }) =>
-    cells.flatMap((themed, at) =>
-      themed.map(({ theme, wanted, found, distance, why, where, state }) => ({
-        token: path,
-        screen: screens[at]!.name,
-        theme,
-        wanted,
-        found,
-        ΔE2000: distance.toFixed(2),
-        why: why ?? 'identical',
-        where,
-        state,
-      })),
-    ),
-  );
-  const others = strays.map(({ screen, theme, found, nearest, distance, where, state }) => ({
-    token: '',
-    screen: screen.name,
-    theme,
-    wanted: '',
-    found,
-    ΔE2000: distance.toFixed(2),
-    why: `no token's; nearest is ${nearest}`,
-    where,
-    state,
-  }));
-  // A text that a table program would take for a formula begins with a quote, as is common practice.
-  return Papa.unparse([...lines, ...others], { escapeFormulae: true, newline: '\n' });
 }

@@ -5,6 +5,7 @@ import type { Reading, Screen } from '@/core/screens/screen';
 import { ago } from '@/ui/ago';
 import { useBrand, useMayEdit } from '@/ui/brand-context';
 import type { Released } from '@/ui/brand-state';
+import { HiddenFile } from '@/ui/hidden-file';
 import { tell } from '@/ui/notices';
 import { useScreenAct } from '@/ui/screens';
 import { HandEdit } from './hand-edit';
@@ -184,18 +185,7 @@ function ScreenMenu({ screen, release, onRestart }: { screen: Screen; release: R
           </Menu.Positioner>
         </Portal>
       </Menu.Root>
-      <input
-        ref={input}
-        type="file"
-        hidden
-        aria-label={`A newer picture of ${name}`}
-        accept="image/*"
-        onChange={(event) => {
-          const [file] = event.target.files ?? [];
-          event.target.value = '';
-          if (file) void renew(file);
-        }}
-      />
+      <HiddenFile ref={input} label={`A newer picture of ${name}`} accept="image/*" onFile={(file) => void renew(file)} />
       {isEditing && <HandEdit screen={screen} onClose={() => setEditing(false)} />}
       {isNaming && <RenameScreen screen={screen} onClose={() => setNaming(false)} />}
     </>
