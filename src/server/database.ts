@@ -10,6 +10,7 @@ import type {
   CaughtRow,
   ChangeRow,
   DeedRow,
+  DeliveryRow,
   HostRow,
   HouseSetRow,
   IdentityRow,
@@ -26,6 +27,7 @@ import type {
   ShelfPaletteRow,
   SignOffRow,
   SnapshotRow,
+  WebhookRow,
 } from './rows';
 
 function define(sequelize: Sequelize) {
@@ -233,7 +235,28 @@ function define(sequelize: Sequelize) {
       seen: whole(),
       same: count(),
       differing: count(),
+      drifting: count(),
       at: now(),
+    }),
+    Webhook: sequelize.define<WebhookRow>('webhook', {
+      id: key(),
+      brandId: text(),
+      address: text(),
+      events: texts(),
+      secret: text(),
+      personId: text(),
+      at: now(),
+    }),
+    Delivery: sequelize.define<DeliveryRow>('delivery', {
+      id: key(),
+      webhookId: text(),
+      event: text(),
+      body: text(),
+      at: now(),
+      state: { ...text(), defaultValue: 'waiting' },
+      tries: { ...count(), defaultValue: 0 },
+      came: { ...text(), defaultValue: '' },
+      triedAt: { type: DataTypes.DATE },
     }),
   };
 }

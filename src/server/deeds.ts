@@ -31,8 +31,15 @@ export const DEED_WORDS = {
   'make-build-token': 'made the token for builds',
   'revoke-build-token': 'revoked the token for builds',
   'house-set': 'made the house set',
+  'make-webhook': 'made the webhook',
+  'remove-webhook': 'took away the webhook',
+  'send-out': 'sent to',
+  fetch: 'looked at',
 } as const;
 export type DeedKind = keyof typeof DEED_WORDS;
+
+/** Who does something: a person, or the server by itself. */
+type Doer = { readonly id: string | null; readonly name: string };
 
 interface NewDeed {
   readonly what: DeedKind;
@@ -44,7 +51,7 @@ const MOST_WRITTEN = 500;
 
 /** Writes down what somebody did in an organisation, in the transaction in which it is done. */
 export async function writeDown(
-  { id, name }: Pick<PersonRow, 'id' | 'name'>,
+  { id, name }: Doer,
   organisationId: string,
   { what, about = '', brand }: NewDeed,
   transaction?: Transaction,
@@ -56,12 +63,7 @@ export async function writeDown(
 }
 
 /** Writes down what somebody did to a brand, where its organisation keeps it. */
-export async function writeDownOf(
-  person: Pick<PersonRow, 'id' | 'name'>,
-  brandId: string,
-  deed: NewDeed,
-  transaction?: Transaction,
-): Promise<void> {
+export async function writeDownOf(person: Doer, brandId: string, deed: NewDeed, transaction?: Transaction): Promise<void> {
   const row = await database().Brand.findByPk(brandId, {
     attributes: ['organisationId'],
     ...(transaction && { transaction }),

@@ -1,3 +1,4 @@
+import ipaddr from 'ipaddr.js';
 import { z } from 'zod';
 
 const Environment = z.object({
@@ -33,6 +34,15 @@ const Environment = z.object({
   BREAKWATER_OIDC_CLIENT_SECRET: z.string().min(1).max(500).optional(),
   /** What the button is called that leads there. */
   BREAKWATER_OIDC_NAME: z.string().min(1).max(60).default('your organisation'),
+  /** Whom it may reach at a person's word: `public` addresses only; besides those some networks (CIDR), with commas between; or `off`. */
+  BREAKWATER_REACH: z
+    .string()
+    .max(2_000)
+    .refine(
+      (text) => text === 'off' || text === 'public' || text.split(',').every((part) => ipaddr.isValidCIDR(part.trim())),
+      'BREAKWATER_REACH is off, public, or networks such as 10.1.0.0/16 with commas between.',
+    )
+    .default('public'),
   /** Whoever sends it as a bearer may ask for /health and /metrics from elsewhere. */
   BREAKWATER_OPERATIONS_TOKEN: z.string().min(20).optional(),
 });

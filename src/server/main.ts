@@ -9,11 +9,13 @@ import { settleAddress, type Asker } from './client-address';
 import { closeDatabase } from './database';
 import { environment } from './environment';
 import { endStreams } from './live';
+import { startJobs, stopJobs } from './jobs';
 import { log } from './log';
 import { metrics } from './metrics';
 import { operations } from './operations';
 import { isOwnHost, isSecure, whereItIs } from './origin';
 import { asRequest } from './request-log';
+import { sendDelivery } from './webhooks';
 
 /** How long a request may take to arrive whole, and its head, in milliseconds. */
 const ARRIVING_MS = 60_000;
@@ -24,7 +26,7 @@ const MOST_CONNECTIONS = 5_000;
 /** How long what is left of a request that was answered before it had arrived may be read, in milliseconds. */
 const LINGER_MS = 1_000;
 /** How long requests that are under way may take to finish once the server is asked to end, in milliseconds. */
-const PATIENCE_MS = 10_000;
+const PATIENCE_MS = 4_500;
 const LOOK_MS = 50;
 
 const { PORT: port, BREAKWATER_HOST: host } = environment();
@@ -82,6 +84,7 @@ async function answer(request: IncomingMessage, response: ServerResponse, path: 
 }
 
 server.listen(port, host);
+startJobs(sendDelivery);
 
 let ending = false;
 /**
@@ -95,7 +98,8 @@ function end(): void {
     log.error({ underWay }, 'requests were still under way; the server ends without them');
     process.exit(1);
   }, PATIENCE_MS).unref();
-  server.close(() => void closeDatabase().then(() => process.exit()));
+  const jobsEnded = stopJobs();
+  server.close(() => void jobsEnded.then(closeDatabase).then(() => process.exit()));
   endStreams();
   // Connections that are kept for the next request, or were opened for one that never came, are not waited for.
   setInterval(() => {

@@ -396,4 +396,33 @@ export const MIGRATIONS: readonly { name: string; sql: string }[] = [
         ALTER TABLE build_tokens ADD fetched integer, ADD reports boolean NOT NULL DEFAULT false;
       `,
   },
+  {
+    // Addresses that are told of releases and of drift, and the messages to them: written in the transaction that they tell of.
+    name: '0017-webhooks',
+    sql: `
+        CREATE TABLE webhooks (
+          id text PRIMARY KEY,
+          brand_id text NOT NULL REFERENCES brands ON DELETE CASCADE,
+          address text NOT NULL,
+          events text[] NOT NULL,
+          secret text NOT NULL,
+          person_id text NOT NULL REFERENCES people,
+          at timestamptz NOT NULL DEFAULT now()
+        );
+        CREATE INDEX webhooks_of ON webhooks (brand_id);
+        CREATE TABLE deliveries (
+          id text PRIMARY KEY,
+          webhook_id text NOT NULL REFERENCES webhooks ON DELETE CASCADE,
+          event text NOT NULL,
+          body text NOT NULL,
+          at timestamptz NOT NULL DEFAULT now(),
+          state text NOT NULL DEFAULT 'waiting' CHECK (state IN ('waiting', 'received', 'given up')),
+          tries integer NOT NULL DEFAULT 0,
+          came text NOT NULL DEFAULT '',
+          tried_at timestamptz
+        );
+        CREATE INDEX deliveries_of ON deliveries (webhook_id, at);
+        ALTER TABLE readings ADD drifting integer NOT NULL DEFAULT 0;
+      `,
+  },
 ];

@@ -1,6 +1,7 @@
 import type { QueryInterface } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { database } from './database';
+import { prepareJobs } from './jobs';
 import { MIGRATIONS } from './migration-steps';
 import { indexAll } from './swatch-index';
 
@@ -30,6 +31,7 @@ export async function migrate(): Promise<string[]> {
   const { sequelize } = database();
   const taken = (await migrations().up()).map((step) => step.name);
   await indexAll();
+  await prepareJobs();
   for (const [setting, value] of Object.entries(PATIENCE))
     await sequelize.query(
       `DO $$ BEGIN EXECUTE format('ALTER ROLE CURRENT_USER IN DATABASE %I SET ${setting} = ''${value}''', current_database()); END $$`,

@@ -15,9 +15,11 @@ import { announce } from './announce';
 import { writeDownOf } from './deeds';
 import { keptFilesOf } from './kept-files';
 import { log } from './log';
+import { ownOrigin } from './origin';
 import { latestNumber } from './release-number';
 import { Refused } from './refused';
 import { endWithRelease, mustBeSigned } from './sign-offs';
+import { tellWebhooks } from './webhooks';
 import { writer } from './writer';
 
 const MOVED_ON = 'The brand has changed since you looked at it; look at the new changes, then release again.';
@@ -100,6 +102,13 @@ export async function makeRelease(
     );
     await endWithRelease(signed, brandId, number, transaction);
     await writeDownOf(person, brandId, { what: 'release', about: `release ${number} of ${current.brand.name}` }, transaction);
+    const told = {
+      number,
+      version,
+      title: title || `Release ${number}`,
+      address: `${ownOrigin()}/consumer/${brandId}/releases/${number}`,
+    };
+    await tellWebhooks(brandId, 'release', { release: told }, transaction);
     await announce({ brand: brandId, kind: 'release' }, transaction);
     return number;
   });
@@ -185,6 +194,15 @@ export async function waitingSince(brandId: string): Promise<string | null> {
 export async function releaseOf(brandId: string, number: number): Promise<{ number: number; document: Brand } | null> {
   const row = await database().Release.findOne({ where: { brandId, number } });
   return row && { number, document: KeptBrand.parse(row.document) };
+}
+
+/** The documents of some releases, by their numbers; those that there are not are not there. */
+export async function documentsOf(brandId: string, numbers: readonly number[]): Promise<ReadonlyMap<number, Brand>> {
+  const rows = await database().Release.findAll({
+    where: { brandId, number: [...new Set(numbers)] },
+    attributes: ['number', 'document'],
+  });
+  return new Map(rows.map(({ number, document }) => [number, KeptBrand.parse(document)]));
 }
 
 /** A release as consumers are told of it; null when there is none. */

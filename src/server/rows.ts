@@ -5,6 +5,7 @@ import type { Role } from '@/core/brand/roles';
 import type { ManifestEntry } from '@/core/release/bundle';
 import type { ReleaseRule, Remark, SignOff } from '@/core/release/sign-off';
 import type { ScreenKind, Seen } from '@/core/screens/screen';
+import type { ToldDelivery, WebhookEvent } from '@/core/screens/webhook';
 import type { CaughtColours } from '@/core/intake/caught-colours';
 import type { ShelfEntry } from '@/core/shelf/shelf-palette';
 
@@ -259,5 +260,30 @@ export interface ReadingRow extends Row<ReadingRow> {
   /** Tokens that it showed as they are in that release, and others. */
   same: number;
   differing: number;
+  /** Those of the differing that no earlier release explains. */
+  drifting: number;
   at: CreationOptional<Date>;
+}
+
+export interface WebhookRow extends Row<WebhookRow> {
+  id: string;
+  brandId: string;
+  address: string;
+  events: WebhookEvent[];
+  /** Sealed with the secret of the settings. */
+  secret: string;
+  personId: string;
+  at: CreationOptional<Date>;
+}
+export interface DeliveryRow extends Row<DeliveryRow> {
+  id: string;
+  webhookId: string;
+  event: WebhookEvent;
+  body: string;
+  at: CreationOptional<Date>;
+  state: CreationOptional<ToldDelivery['state']>;
+  tries: CreationOptional<number>;
+  /** What came of the last try, as a sentence. */
+  came: CreationOptional<string>;
+  triedAt: CreationOptional<Date | null>;
 }

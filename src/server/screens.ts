@@ -17,8 +17,9 @@ import { database } from './database';
 import { keptPicture } from './pictures';
 import { Refused } from './refused';
 import { latestNumber } from './release-number';
-import { releasedFile, releaseOf } from './releases';
+import { documentsOf, releasedFile } from './releases';
 import type { PersonRow, ScreenRow } from './rows';
+import { tellWebhooks } from './webhooks';
 
 const GONE = 'There is no such screen here.';
 
@@ -124,33 +125,63 @@ export async function fileAt(
   return { release, mediaType: file.mediaType, bytes: own === undefined ? new Uint8Array(file.bytes) : Buffer.from(own) };
 }
 
-/** Keeps what a screen was found to show, held against the latest release. What was found before for the same themes gives way. */
+/** How many tokens a message of drift names. */
+const TOLD_TOKENS = 20;
+
+/**
+ * Keeps what a screen was found to show, held against the latest release. What was found before for the same themes gives way. Where more
+ * differs than when it was last looked at, and no earlier release explains it, webhooks are told.
+ */
 export async function keepReadings(brandId: string, id: string, told: readonly NewReading[]): Promise<void> {
-  const { edits } = await screenOf(brandId, id);
+  const { name, edits } = await screenOf(brandId, id);
   const release = await latestNumber(brandId);
-  const latest = await releaseOf(brandId, release);
-  if (!latest) throw new Refused(409, 'Nothing has been released yet, so there is nothing to hold a screen against.');
+  if (release === 0) throw new Refused(409, 'Nothing has been released yet, so there is nothing to hold a screen against.');
   const readings = told.map((reading) => ({ ...reading, release: Math.min(release, reading.release ?? release) }));
-  const themes = themesShown(latest.document);
+  const documents = await documentsOf(brandId, [release, ...readings.map((reading) => reading.release)]);
+  const themes = new Map([...documents].map(([number, document]) => [number, themesShown(document)]));
   const isEdited = Object.keys(edits).length > 0;
-  const earlier = new Map<number, ThemeColours[]>();
-  for (const runs of new Set(readings.map((reading) => reading.release))) {
-    const found = runs < release ? await releaseOf(brandId, runs) : null;
-    if (found) earlier.set(runs, themesShown(found.document));
-  }
+  const drifts: { theme: string; tokens: object[]; more: number }[] = [];
+  const before = await driftBefore(brandId, id);
   const rows = readings.map(({ theme, seen, release: runs }) => {
     const called = ({ identifier }: ThemeColours) => identifier === theme;
-    const wanted = themes.find(called);
+    const wanted = themes.get(release)?.find(called);
     if (!wanted) throw new Refused(400, `The release has no theme ${theme}; a screen shows one of those it has.`);
     const { cells } = matchOf(wanted, seen, {
-      runs: runs < release ? (earlier.get(runs)?.find(called)?.colours ?? new Map()) : null,
+      runs: runs < release ? (themes.get(runs)?.find(called)?.colours ?? new Map()) : null,
       isEdited,
     });
-    const same = [...cells.values()].filter((cell) => cell.same).length;
-    return { brandId, screenId: id, release, theme, runs, seen, same, differing: cells.size - same, at: new Date() };
+    const differing = [...cells.values()].filter((cell) => !cell.same);
+    const drifting = differing.filter(({ why }) => why !== 'older release');
+    if (drifting.length > (before.get(theme) ?? 0)) {
+      const tokens = drifting.slice(0, TOLD_TOKENS).map(({ token, wanted, found, distance, why, where }) => ({
+        ...{ token, wanted, found, why, where },
+        distance: Math.round(distance * 100) / 100,
+      }));
+      drifts.push({ theme, tokens, more: drifting.length - tokens.length });
+    }
+    const same = cells.size - differing.length;
+    const counts = { same, differing: differing.length, drifting: drifting.length };
+    return { brandId, screenId: id, release, theme, runs, seen, ...counts, at: new Date() };
   });
-  await database().Reading.bulkCreate(rows, { updateOnDuplicate: ['runs', 'seen', 'same', 'differing', 'at'] });
-  await announce({ brand: brandId, kind: 'screens' });
+  const { sequelize, Reading } = database();
+  await sequelize.transaction(async (transaction) => {
+    await Reading.bulkCreate(rows, {
+      updateOnDuplicate: ['runs', 'seen', 'same', 'differing', 'drifting', 'at'],
+      transaction,
+    });
+    if (drifts.length > 0) await tellWebhooks(brandId, 'drift', { screen: { id, name }, release, themes: drifts }, transaction);
+    await announce({ brand: brandId, kind: 'screens' }, transaction);
+  });
+}
+
+/** How many tokens drifted in each theme when a screen was last looked at. */
+async function driftBefore(brandId: string, screenId: string): Promise<ReadonlyMap<string, number>> {
+  const rows = await database().sequelize.query<{ theme: string; drifting: number }>(
+    `SELECT DISTINCT ON (theme) theme, drifting FROM readings WHERE brand_id = :brandId AND screen_id = :screenId
+     ORDER BY theme, release DESC`,
+    { type: QueryTypes.SELECT, replacements: { brandId, screenId } },
+  );
+  return new Map(rows.map(({ theme, drifting }) => [theme, drifting]));
 }
 
 /** What a screen was last found to show, theme by theme. */

@@ -1,14 +1,15 @@
 import type { IntakeLine } from '@/core/intake/catch';
 import type { SourceFile } from '@/core/intake/reader';
+import type { WebPage } from '@/core/intake/web/web-page';
 import { proxy, wrap } from 'comlink';
 import type { Intake, IntakeWorker, Wish } from './intake.worker';
 
 /**
- * Reads a file or a pasted text in a worker, so that the page goes on answering whatever it is.
+ * Reads a file, a pasted text or a page of the web in a worker, so that the page goes on answering whatever it is.
  * @throws DOMException "AbortError" when stopped
  */
 export async function readInWorker(
-  file: SourceFile | File,
+  file: SourceFile | File | WebPage,
   wish: Wish,
   onProgress: (share: number) => void,
   signal: AbortSignal,

@@ -6,6 +6,8 @@ import type { PaletteOrigin } from '@/core/brand/document';
 import { catchOf, originsOf, type Earlier, type IntakeLine } from '@/core/intake/catch';
 import type { CellRange } from '@/core/intake/tables/cell-range';
 import { whyNotRead } from '@/core/intake/not-read';
+import { bounded, type Reading } from '@/core/intake/reading';
+import { readWebPage, type WebPage } from '@/core/intake/web/web-page';
 import { bytesOf, decode } from './decode';
 
 /** What one source gave. */
@@ -31,19 +33,28 @@ const BATCH = 1_000;
 
 const api = {
   async read(
-    source: SourceFile | File,
+    source: SourceFile | File | WebPage,
     { earlier, range }: Wish,
     onProgress: (share: number) => void,
     onLines: (lines: readonly IntakeLine[]) => Promise<void>,
   ): Promise<Omit<Intake, 'lines'>> {
+    if ('parts' in source) return handedOver(bounded(readWebPage(source)), earlier, onLines);
     const file = source instanceof File ? { name: source.name, bytes: await bytesOf(source) } : source;
     const reading = await readFile(file, { onProgress: (share) => void onProgress(share), decode, ...(range && { range }) });
     if (!reading) return { format: null, origins: {}, problems: [problem(whyNotRead(file.bytes))] };
-    const lines = catchOf(reading, earlier);
-    for (let at = 0; at < lines.length; at += BATCH) await onLines(lines.slice(at, at + BATCH));
-    return { format: reading.format, problems: reading.problems, origins: originsOf(reading) };
+    return handedOver(reading, earlier, onLines);
   },
 };
+
+async function handedOver(
+  reading: Reading,
+  earlier: readonly Earlier[] | undefined,
+  onLines: (lines: readonly IntakeLine[]) => Promise<void>,
+): Promise<Omit<Intake, 'lines'>> {
+  const lines = catchOf(reading, earlier);
+  for (let at = 0; at < lines.length; at += BATCH) await onLines(lines.slice(at, at + BATCH));
+  return { format: reading.format, problems: reading.problems, origins: originsOf(reading) };
+}
 
 export type IntakeWorker = typeof api;
 

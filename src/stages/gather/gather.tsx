@@ -4,6 +4,7 @@ import { Button } from '@chakra-ui/react';
 import { useSearchParams } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
+import { isAddress } from '@/core/intake/web/web-page';
 import { useCatch } from '@/ui/catch-store';
 import { useHouse } from '@/ui/house';
 import { useGoTo } from '@/ui/stage-link';
@@ -25,7 +26,7 @@ import css from './gather.module.css';
 
 export function Gather() {
   const { text, sources, lines, problems, clear } = useCatch();
-  const { reading, stop, opened, close, takeText, takeFiles, takeCells } = useIntake();
+  const { reading, stop, opened, close, takeText, takeAddress, takeFiles, takeCells } = useIntake();
   const pick = useScreenPick();
   const forCamera = useSearchParams().has('camera');
   const [panel, setPanel] = useState<'camera' | 'generator' | 'shelf' | 'house' | null>(forCamera ? 'camera' : null);
@@ -90,7 +91,7 @@ export function Gather() {
           ) : opened?.kind === 'table' ? (
             <TableSource key={opened.id} table={opened} onCells={(range) => void takeCells(opened, range)} />
           ) : (
-            <TextSource onText={(next) => void takeText(next)} />
+            <TextSource onText={(next) => void takeText(next)} onAddress={(address) => void takeAddress(address)} />
           )}
           {(panel || opened) && panel !== 'camera' && (
             <div className={css.under}>
@@ -121,9 +122,11 @@ export function Gather() {
             <div className={css.nothing}>
               <h2>The catch</h2>
               <p>
-                {text.trim() && reading === null && problems.length === 0
-                  ? 'There is nothing in this text that could be a colour.'
-                  : 'What was understood of a source stands here line by line, with what is doubtful and why, before anything changes.'}
+                {isAddress(text)
+                  ? 'This is the address of a page. Its style sheets, its inline styles and its drawings can be read.'
+                  : text.trim() && reading === null && problems.length === 0
+                    ? 'There is nothing in this text that could be a colour.'
+                    : 'What was understood of a source stands here line by line, with what is doubtful and why, before anything changes.'}
               </p>
               <p>
                 Drop files anywhere: swatch files (ASE, ACO, GPL, PAL, SOC, hex), workbooks and tables, design tokens, style

@@ -1,4 +1,5 @@
 import { Button } from '@chakra-ui/react';
+import { isAddress } from '@/core/intake/web/web-page';
 import { useCatch } from '@/ui/catch-store';
 import css from './gather.module.css';
 
@@ -15,8 +16,14 @@ Signal #12e4f`;
 /** The text area is a view of the text and takes no more than this; the whole is read all the same. */
 const SHOWN = 60_000;
 
-/** Any text, pasted or typed. */
-export function TextSource({ onText }: { onText: (text: string) => void }) {
+interface Props {
+  onText: (text: string) => void;
+  /** A page of the web is to be read. */
+  onAddress: (address: string) => void;
+}
+
+/** Any text, pasted or typed; the address of a page is read when that is asked for. */
+export function TextSource({ onText, onAddress }: Props) {
   const text = useCatch((state) => state.text);
   const long = text.length > SHOWN;
   return (
@@ -32,7 +39,7 @@ export function TextSource({ onText }: { onText: (text: string) => void }) {
         value={long ? text.slice(0, SHOWN) : text}
         readOnly={long}
         spellCheck={false}
-        placeholder="Paste here: a list, a table, a style guide, code"
+        placeholder="Paste here: a list, a table, a style guide, code, or the address of a page"
         onChange={(event) => onText(event.target.value)}
         onPaste={(event) => {
           const pasted = event.clipboardData.getData('text/plain');
@@ -42,6 +49,11 @@ export function TextSource({ onText }: { onText: (text: string) => void }) {
           onText(pasted);
         }}
       />
+      {isAddress(text) && (
+        <Button size="xs" flexShrink={0} marginBottom="10px" onClick={() => onAddress(text.trim())}>
+          Read the colours of this page
+        </Button>
+      )}
       {long && <p className={css.note}>The first {SHOWN.toLocaleString('en')} characters are shown; all are read.</p>}
     </>
   );

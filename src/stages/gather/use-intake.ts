@@ -5,13 +5,17 @@ import type { IntakeLine } from '@/core/intake/catch';
 import type { CellRange } from '@/core/intake/tables/cell-range';
 import { pictureRefusal } from '@/core/intake/pictures/picture';
 import { pictureSize } from '@/core/image/size';
+import type { WebPage } from '@/core/intake/web/web-page';
+import { problem } from '@/core/source/problem';
 import { useBrand } from '@/ui/brand-context';
 import { earlierIn, useCatch } from '@/ui/catch-store';
 import { tell } from '@/ui/notices';
+import { Declined } from '@/ui/request';
 import { useWantedPicture, type KeptPicture } from '@/ui/wanted-picture';
 import { bytesOf } from '@/workers/decode';
 import { readInWorker } from '@/workers/intake';
 import type { Wish } from '@/workers/intake.worker';
+import { fetchWebPage } from './fetch-web-page';
 
 /** Larger files are not read into the page. */
 const LARGEST = 64 * 1024 * 1024;
@@ -45,6 +49,7 @@ export function standsInCell({ colour, column }: IntakeLine): boolean {
 /** Takes in texts and files: reads them one after the other and puts what they hold into the catch. */
 export function useIntake() {
   const { replace, append } = useCatch.getState();
+  const brand = useBrand((state) => state.id);
   /** The share read of the source under way; null when none is. */
   const [reading, setReading] = useState<number | null>(null);
   const [opened, setOpened] = useState<OpenedPicture | OpenedTable | null>(null);
@@ -58,16 +63,18 @@ export function useIntake() {
 
   /** Runs one intake; a newer one ends it. */
   const run = async (
-    work: (read: (file: SourceFile | File, wish?: Wish) => ReturnType<typeof readInWorker>) => Promise<void>,
+    work: (
+      read: (file: SourceFile | File | WebPage, wish?: Wish) => ReturnType<typeof readInWorker>,
+      signal: AbortSignal,
+    ) => Promise<void>,
   ) => {
     running.current?.abort(new DOMException('A newer source came.', 'AbortError'));
     const controller = new AbortController();
     running.current = controller;
     setReading(0);
     try {
-      await work((file, wish = {}) =>
-        readInWorker(file, wish, (share) => controller.signal.aborted || setReading(share), controller.signal),
-      );
+      const { signal } = controller;
+      await work((file, wish = {}) => readInWorker(file, wish, (share) => signal.aborted || setReading(share), signal), signal);
     } catch (error) {
       if (!(error instanceof DOMException && error.name === 'AbortError')) throw error;
     } finally {
@@ -77,6 +84,19 @@ export function useIntake() {
       }
     }
   };
+
+  /** Has a page of the web fetched by the server, with its style sheets and drawings, and reads their colours. */
+  const takeAddress = (address: string) =>
+    run(async (read, signal) => {
+      try {
+        const page = await fetchWebPage(brand, address, signal, (share) => signal.aborted || setReading(share));
+        replace(page.title || new URL(page.address).host, await read(page));
+      } catch (error) {
+        if (!(error instanceof Declined || error instanceof TypeError)) throw error;
+        const away = 'The server cannot be reached just now; try again when it can.';
+        replace(address, { lines: [], problems: [problem(error instanceof Declined ? error.message : away)] });
+      }
+    });
 
   const takeText = (text: string) => {
     useCatch.getState().setText(text);
@@ -133,14 +153,13 @@ export function useIntake() {
     });
 
   const { wanted } = useWantedPicture();
-  const brand = useBrand((state) => state.id);
   useEffect(() => {
     if (!wanted) return;
     useWantedPicture.setState({ wanted: null });
     void fetchPicture(brand, wanted).then((file) => file && takeFiles([file]));
   });
 
-  return { reading, stop, opened, close: () => setOpened(null), takeText, takeFiles, takeCells };
+  return { reading, stop, opened, close: () => setOpened(null), takeText, takeAddress, takeFiles, takeCells };
 }
 
 async function fetchPicture(brand: string, { picture, name }: KeptPicture): Promise<File | null> {

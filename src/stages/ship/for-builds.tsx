@@ -1,11 +1,10 @@
-import { Button, Checkbox, CloseButton, Dialog, Input, NativeSelect, Portal } from '@chakra-ui/react';
+import { Button, Checkbox, Input, NativeSelect } from '@chakra-ui/react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { may } from '@/core/brand/roles';
-import { useBrand } from '@/ui/brand-context';
 import { tell } from '@/ui/notices';
 import { Copyable } from '@/ui/readout/copyable';
 import { request } from '@/ui/request';
+import { ConsumerDialog } from './consumer-dialog';
 import css from './ship.module.css';
 
 interface BuildToken {
@@ -30,31 +29,10 @@ const day = (iso: string) => iso.slice(0, 10);
 
 /** How a build fetches the released files by itself, and the tokens it needs for that. */
 export function ForBuilds() {
-  const { id, role } = useBrand((state) => ({ id: state.id, role: state.role }));
-  const [open, setOpen] = useState(false);
-  if (!may(role, 'release')) return null;
   return (
-    <Dialog.Root open={open} onOpenChange={(next) => setOpen(next.open)} size="lg">
-      <Dialog.Trigger asChild>
-        <Button size="xs" variant="outline">
-          For builds…
-        </Button>
-      </Dialog.Trigger>
-      <Portal>
-        <Dialog.Backdrop />
-        <Dialog.Positioner>
-          <Dialog.Content>
-            <Dialog.Header>
-              <Dialog.Title>Fetched by builds</Dialog.Title>
-              <Dialog.CloseTrigger asChild>
-                <CloseButton size="sm" />
-              </Dialog.CloseTrigger>
-            </Dialog.Header>
-            <Dialog.Body>{open && <Tokens brand={id} />}</Dialog.Body>
-          </Dialog.Content>
-        </Dialog.Positioner>
-      </Portal>
-    </Dialog.Root>
+    <ConsumerDialog opens="For builds…" title="Fetched by builds">
+      {(brand) => <Tokens brand={brand} />}
+    </ConsumerDialog>
   );
 }
 

@@ -18,6 +18,7 @@ import { ArtView } from './art/art-view';
 import { useAddArt } from './art/use-add-art';
 import { ReaderChooser } from './reader-chooser';
 import { SheetView } from './sheet-view';
+import { Webhooks } from './webhooks';
 import css from './ship.module.css';
 
 export function Ship() {
@@ -84,6 +85,7 @@ export function Ship() {
           {sheet ? 'Back to the files' : 'Brand sheet'}
         </Button>
         <ForBuilds />
+        <Webhooks />
         <DownloadAll />
       </StageTitle>
       {sheet ? (

@@ -41,13 +41,16 @@ export class DrawnColours {
     this.others.push(leftOut(colour, doubt('apart', 'It stands in a comment.'), place));
   }
 
-  /** The colours of a style sheet: a custom property that is nothing but a colour names it, all others are uses. */
-  addCss(occurrences: readonly CssOccurrence[]): void {
+  /**
+   * The colours of a style sheet: a custom property that is nothing but a colour names it, all others are uses.
+   * @param part what the sheet is called among others that the source is made of
+   */
+  addCss(occurrences: readonly CssOccurrence[], part?: string): void {
     for (const { literal, span, way, aside, whole } of occurrences) {
       const property = way.at(-1)?.key ?? '';
       if (aside) this.remark(literal, span);
       else if (whole) this.name(literal, property.slice(2), span);
-      else this.add(literal, property, span);
+      else this.add(literal, part === undefined ? property : `${property} in ${part}`, span);
     }
   }
 

@@ -1,0 +1,16 @@
+import { allowed, answer, mustBeSameOrigin } from '@/server/request';
+import { resend } from '@/server/webhooks';
+
+/** Sends a message once more. */
+export function POST(
+  request: Request,
+  { params }: { params: Promise<{ brand: string; webhook: string; delivery: string }> },
+): Promise<Response> {
+  return answer(async () => {
+    const { brand, webhook, delivery } = await params;
+    await allowed(brand, 'release');
+    mustBeSameOrigin(request);
+    await resend(brand, webhook, delivery);
+    return Response.json({});
+  });
+}

@@ -1,0 +1,12 @@
+import { allowed, answer, mustBeSameOrigin } from '@/server/request';
+import { removeWebhook } from '@/server/webhooks';
+
+export function DELETE(request: Request, { params }: { params: Promise<{ brand: string; webhook: string }> }): Promise<Response> {
+  return answer(async () => {
+    const { brand, webhook } = await params;
+    const { person } = await allowed(brand, 'release');
+    mustBeSameOrigin(request);
+    await removeWebhook(person, brand, webhook);
+    return Response.json({});
+  });
+}

@@ -1,0 +1,162 @@
+import { Button, Checkbox, Input } from '@chakra-ui/react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { WEBHOOK_EVENTS, type ToldDelivery, type ToldWebhook, type WebhookEvent } from '@/core/screens/webhook';
+import { useBrand } from '@/ui/brand-context';
+import { tell } from '@/ui/notices';
+import { Copyable } from '@/ui/readout/copyable';
+import { request } from '@/ui/request';
+import { ConsumerDialog } from './consumer-dialog';
+import css from './ship.module.css';
+
+const EVENT_WORDS: Record<WebhookEvent, string> = { release: 'releases', drift: 'drift', trial: 'a trial' };
+const STATE_WORDS: Record<ToldDelivery['state'], string> = {
+  waiting: 'Waits',
+  received: 'Received',
+  'given up': 'Given up',
+};
+
+const minute = (iso: string) => iso.slice(0, 16).replace('T', ' ');
+
+/** Addresses that are told of releases and of drift, and what came of telling them. */
+export function Webhooks() {
+  return (
+    <ConsumerDialog opens="Webhooks…" title="Told by webhook">
+      {(brand) => <List brand={brand} />}
+    </ConsumerDialog>
+  );
+}
+
+function List({ brand }: { brand: string }) {
+  const news = useBrand((state) => state.screenNews);
+  const client = useQueryClient();
+  const [address, setAddress] = useState('');
+  const [events, setEvents] = useState<readonly WebhookEvent[]>(WEBHOOK_EVENTS);
+  const [made, setMade] = useState<string | null>(null);
+  const path = `/api/brands/${brand}/webhooks`;
+  const { data, error } = useQuery({
+    queryKey: [path, news],
+    queryFn: () => request<{ webhooks: ToldWebhook[] }>(path),
+    placeholderData: (earlier) => earlier,
+  });
+  const act = async (work: () => Promise<unknown>) => {
+    try {
+      await work();
+      await client.invalidateQueries({ queryKey: [path] });
+    } catch (failure) {
+      tell((failure as Error).message);
+    }
+  };
+  const make = () =>
+    act(async () => {
+      const { secret } = await request<{ secret: string }>(path, 'POST', { address, events });
+      setMade(secret);
+      setAddress('');
+    });
+  return (
+    <div className={css.builds}>
+      <p>
+        When a release is made, or a screen begins to show other colours than the brand’s, Breakwater sends a message (JSON by
+        POST) to each address here. Whoever does not answer with a 2xx is tried again, with growing pauses, for about a day and a
+        half. A message keeps its <code>webhook-id</code>, however often it is sent; it is signed as Standard Webhooks says.
+      </p>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          void make();
+        }}
+      >
+        <Input
+          size="xs"
+          value={address}
+          maxLength={1_000}
+          aria-label="Address that is told"
+          placeholder="https://…"
+          onChange={({ target }) => setAddress(target.value)}
+        />
+        {WEBHOOK_EVENTS.map((event) => (
+          <Checkbox.Root
+            key={event}
+            size="sm"
+            checked={events.includes(event)}
+            onCheckedChange={({ checked }) =>
+              setEvents(WEBHOOK_EVENTS.filter((each) => (each === event ? checked === true : events.includes(each))))
+            }
+          >
+            <Checkbox.HiddenInput />
+            <Checkbox.Control />
+            <Checkbox.Label>{EVENT_WORDS[event]}</Checkbox.Label>
+          </Checkbox.Root>
+        ))}
+        <Button size="xs" type="submit" flexShrink={0} disabled={address.trim() === '' || events.length === 0}>
+          Add a webhook
+        </Button>
+      </form>
+      {made && (
+        <div className={css.made} role="status">
+          Its secret, with which messages are signed. Copy it now; it is not shown again.
+          <Copyable text={made} />
+        </div>
+      )}
+      {error && <p>{error.message}</p>}
+      <ul>
+        {data?.webhooks.map((webhook) => (
+          <li key={webhook.id}>
+            <b className={css.address}>{webhook.address}</b>
+            <Button
+              size="2xs"
+              variant="outline"
+              aria-label={`Send a trial to ${webhook.address}`}
+              onClick={() => void act(() => request(`${path}/${webhook.id}/deliveries`, 'POST'))}
+            >
+              Send a trial
+            </Button>
+            <Button
+              size="2xs"
+              variant="outline"
+              aria-label={`Remove ${webhook.address}`}
+              onClick={() => void act(() => request(`${path}/${webhook.id}`, 'DELETE'))}
+            >
+              Remove
+            </Button>
+            <small className={css.across}>
+              told of {webhook.events.map((event) => EVENT_WORDS[event]).join(' and ')}, added {webhook.at.slice(0, 10)} by{' '}
+              {webhook.by}
+            </small>
+            {webhook.deliveries.length > 0 && (
+              <ol className={css.deliveries} aria-label={`Messages to ${webhook.address}`}>
+                {webhook.deliveries.map((delivery) => (
+                  <Delivery
+                    key={delivery.id}
+                    delivery={delivery}
+                    onResend={() => void act(() => request(`${path}/${webhook.id}/deliveries/${delivery.id}`, 'POST'))}
+                  />
+                ))}
+              </ol>
+            )}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+function Delivery({ delivery, onResend }: { delivery: ToldDelivery; onResend: () => void }) {
+  const { event, at, state, tries, came } = delivery;
+  return (
+    <li data-state={state}>
+      <time dateTime={at}>{minute(at)}</time>
+      <span>{event}</span>
+      <b>{STATE_WORDS[state]}</b>
+      <span>
+        {came}
+        {tries > 1 && ` ${tries} tries.`}
+      </span>
+      {state !== 'waiting' && (
+        <Button size="2xs" variant="outline" aria-label={`Send the ${event} of ${minute(at)} again`} onClick={onResend}>
+          Send again
+        </Button>
+      )}
+    </li>
+  );
+}
