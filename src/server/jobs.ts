@@ -66,7 +66,7 @@ export async function prepareJobs(): Promise<void> {
 /** Has a delivery done, once the transaction is through that it is part of, and not at all when that is not. */
 export async function queueDelivery(delivery: string, transaction: Transaction): Promise<void> {
   const executeSql = async (text: string, values: unknown[]) => {
-    const [rows] = await database().sequelize.query(text, { bind: values, transaction });
+    const [rows] = await database().sequelize.query(text, { bind: values.map((value) => value ?? null), transaction });
     return { rows };
   };
   const id = await queue().send(QUEUE, { delivery } satisfies Delivery, { db: { executeSql } });

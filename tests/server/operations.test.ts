@@ -179,6 +179,7 @@ test('a database of the time before snapshots is brought up to date, with what i
     '0014-identities',
     '0015-people-of-elsewhere',
     '0016-screens',
+    '0017-webhooks',
   ]);
   await closeDatabase();
   for (const name of Object.keys(serverEnv(old, 'demo'))) delete process.env[name];

@@ -73,7 +73,7 @@ function caught({ css, hex, alpha }: ReadColour): CaughtColour {
 
 function* whole({ doubts, token, line }: Entry, colour: ReadColour, near: Neighbours): Generator<Doubt> {
   // An alias has the colour of another on purpose.
-  const neighbour = token?.alias ? null : near.take(colour, `line ${line}`);
+  const neighbour = token?.alias ? null : near.take(colour, line > 0 ? `line ${line}` : 'this page');
   if (neighbour) {
     yield neighbour.distance === 0
       ? doubt('duplicate', `The same colour as on ${neighbour.place}.`)

@@ -225,7 +225,7 @@ function Line({ line, ticked, onTick }: LineProps) {
         <span className={css.alias}>{token?.alias && `→ ${token.alias}`}</span>
       )}
       <code className={css.source} title={`${line.source}: ${line.text}`}>
-        {line.column > 0 ? `${line.line}:${line.column}` : line.line} {line.text}
+        {line.column > 0 ? `${line.line}:${line.column}` : line.line || ''} {line.text}
       </code>
       <span className={css.doubt} title={doubts.map(({ reason }) => reason).join(' ')}>
         {doubts.map(({ kind, reason }) => (

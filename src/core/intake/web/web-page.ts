@@ -77,7 +77,14 @@ export function readWebPage({ address, title, parts, unseen }: WebPage): Reading
     uses.addCss(occurrences, part.name);
   }
   const { host, pathname } = new URL(address);
-  const entries = uses.entries();
+  // A sheet has lines of its own; what was gathered from attributes has none that anybody could go to.
+  const entries = uses.entries().map((entry) => {
+    const from = entry.span!.from;
+    const { part, span } = spans.findLast((one) => one.span.from <= from)!;
+    if (part.isDeclarations) return { ...entry, line: 0, column: 0 };
+    const before = source.placeOf(span.from);
+    return { ...entry, line: entry.line - before.line + 1 };
+  });
   if (entries.length === 0) problems.push(problem('No colour stands in the styles of this page.'));
   const about = { source: { file: tidyName(host + pathname) } };
   return readingOf('web page', [{ name: tidyName(title) || host, kind: 'loose', about, entries }], problems);
