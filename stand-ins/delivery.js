@@ -28,26 +28,44 @@ export function address(path) {
   return base + path;
 }
 
+let drawTheme = () => Promise.resolve();
+
 /**
- * Draws in the theme asked for, and again at every change of theme. `draw` answers with the places where tokens are to
- * be seen: `{ token, element, property }`, or `{ token, canvas, x, y }` in the canvas's own pixels.
+ * Draws in the theme asked for, and again at every change of theme. `draw` is told the theme and the number of the release, which each screen
+ * shows somewhere of its own, and answers with the places where tokens are to be seen: `{ token, element, property }`, or
+ * `{ token, canvas, x, y }` in the canvas's own pixels.
  */
 export async function show(prepare, draw) {
   try {
     const prepared = await prepare();
-    const drawTheme = async (theme) => {
-      window.shown = await draw(prepared, theme);
+    drawTheme = async (theme) => {
+      window.shown = await draw(prepared, theme, release);
       document.documentElement.dataset.theme = theme;
       document.title = `${document.title.split(',')[0]}, release ${release}`;
       parent.postMessage({ drawn: theme, release }, location.origin);
     };
     addEventListener('message', (event) => {
-      if (event.origin === location.origin && typeof event.data?.theme === 'string') drawTheme(event.data.theme).catch(fail);
+      if (event.origin === location.origin && typeof event.data?.theme === 'string') choose(event.data.theme);
     });
     await drawTheme(query.get('theme') ?? 'day');
   } catch (error) {
     fail(error);
   }
+}
+
+/** Draws in another theme, as somebody chose it in the screen itself. */
+export function choose(theme) {
+  drawTheme(theme).catch(fail);
+}
+
+/** The first file of a format with an ending in each theme, by the theme's identifier. */
+export async function perTheme(format, ending) {
+  const { files, themes } = await manifest();
+  const own = files.filter((file) => file.format === format).map((file) => file.path);
+  return themes.flatMap(({ identifier, name }) => {
+    const path = own.find((one) => one.endsWith(`-${identifier}${ending}`));
+    return path ? [{ identifier, name, path }] : [];
+  });
 }
 
 function fail(error) {

@@ -18,6 +18,7 @@ const USES = {
   'text.on-action': ['.confirm', 'color'],
   'text.on-quiet': ['.quiet', 'color'],
   'text.on-danger': ['.danger', 'color'],
+  'text.on-offer': ['.offer', 'color'],
   ...Object.fromEntries(
     ['confirm', 'quiet', 'danger'].flatMap((action) =>
       ['rest', 'hover', 'pressed', 'selected', 'focus', 'disabled'].map((state) => [
@@ -45,7 +46,32 @@ async function prepare() {
   return { names: names.map((name) => name.slice(prefix.length)), prefix };
 }
 
-function draw({ names, prefix }, theme) {
+/** What is being booked. It is only played: nothing is sent anywhere. */
+const booking = { route: '', booked: false, early: true };
+
+function say() {
+  const { route, booked, early } = booking;
+  const [book, change, cancel] = ['.confirm.rest', '.quiet.rest', '.danger.rest'].map((one) => document.querySelector(one));
+  book.setAttribute('aria-pressed', String(booked));
+  book.textContent = booked ? 'Booked' : 'Book';
+  change.setAttribute('aria-pressed', String(!early));
+  cancel.disabled = !booked;
+  document.getElementById('said').textContent =
+    `${booked ? 'Booked: one' : 'One'} adult${route && ` to ${route}`}, ${early ? '07:40' : '09:20'}.`;
+  for (const item of document.querySelectorAll('.routes li'))
+    item.setAttribute('aria-selected', String(item.textContent === route));
+}
+
+document.querySelector('main').addEventListener('click', ({ target }) => {
+  if (target.matches('.confirm.rest')) booking.booked = true;
+  else if (target.matches('.quiet.rest')) booking.early = !booking.early;
+  else if (target.matches('.danger.rest')) booking.booked = false;
+  else if (target.matches('.routes li')) booking.route = target.textContent;
+  else return;
+  say();
+});
+
+function draw({ names, prefix }, theme, release) {
   const root = document.documentElement;
   root.dataset.theme = theme;
   for (const name of names) root.style.setProperty(`--${name}`, `var(--${prefix}${name})`);
@@ -54,11 +80,17 @@ function draw({ names, prefix }, theme) {
   list.replaceChildren(
     ...routes.map((name) => {
       const item = document.createElement('li');
-      item.textContent = name.slice(6).replace('-', ' ');
+      item.textContent = name
+        .slice(6)
+        .replace(/-/g, ' ')
+        .replace(/\b./g, (letter) => letter.toUpperCase());
+      item.setAttribute('role', 'option');
       item.style.setProperty('--own', `var(--${name})`);
       return item;
     }),
   );
+  document.getElementById('release').textContent = `Colours of release ${release}.`;
+  say();
   const shown = Object.entries(USES)
     .filter(([token]) => names.includes(token.replaceAll('.', '-')))
     .map(([token, [selector, property]]) => ({ token, element: document.querySelector(selector), property }))

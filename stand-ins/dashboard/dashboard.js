@@ -1,16 +1,14 @@
 import * as charts from '../charts.js';
-import { get, manifest, show } from '../delivery.js';
+import { get, perTheme, show } from '../delivery.js';
 
 const SAILINGS = [42, 35, 31, 27, 24, 18, 15, 11, 9, 8, 6];
 const HOURS = ['04', '06', '08', '10', '12', '14', '16', '18', '20', '22'];
 
 async function prepare() {
-  const { files, themes } = await manifest();
-  const own = files.filter((file) => file.format === 'echarts').map((file) => file.path);
+  const own = await perTheme('echarts', '.json');
   if (own.length === 0) throw new Error('this release has no chart theme');
   const loaded = {};
-  for (const { identifier } of themes) {
-    const path = own.find((one) => one.endsWith(`-${identifier}.json`));
+  for (const { identifier, path } of own) {
     loaded[identifier] = await (await get(path)).json();
     charts.registerTheme(identifier, loaded[identifier]);
   }
@@ -19,8 +17,8 @@ async function prepare() {
 
 let drawn = [];
 
-function draw(loaded, theme) {
-  const { tokens, color, backgroundColor, values: bound } = loaded[theme];
+function draw(loaded, theme, release) {
+  const { tokens, color, backgroundColor, title, values: bound } = loaded[theme];
   // A route that the brand binds to a colour has that one in every chart; any other takes the next of the theme.
   const routes = Object.entries(bound?.Route ?? {});
   document.body.style.background = backgroundColor ?? 'white';
@@ -82,11 +80,14 @@ function draw(loaded, theme) {
     property: 'fill',
   }));
   if (sea) shown.push(...tokens.scale.map((token, at) => ({ token, element: shapeAt(sea, [at, 0]), property: 'fill' })));
+  const footer = document.querySelector('footer');
+  footer.textContent = `Colours of release ${release}`;
+  footer.style.color = title?.subtextStyle?.color ?? '';
   const words = [...sailings.getDom().querySelectorAll('text')];
-  const title = words.find((one) => one.textContent === 'Sailings a day');
+  const heading = words.find((one) => one.textContent === 'Sailings a day');
   const label = words.find((one) => one.textContent === names[0]);
   if (tokens.ground) shown.push({ token: tokens.ground, element: document.body, property: 'background-color' });
-  if (tokens.text) shown.push({ token: tokens.text, element: title, property: 'fill' });
+  if (tokens.text) shown.push({ token: tokens.text, element: heading, property: 'fill' });
   if (tokens.soft) shown.push({ token: tokens.soft, element: label, property: 'fill' });
   if (tokens.lines) {
     // The third grid line from the top lies above every axis and below no bar's edge.
@@ -115,3 +116,5 @@ function lineAt(chart, value) {
 }
 
 show(prepare, draw);
+
+addEventListener('resize', () => drawn.forEach((chart) => chart.resize()));

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { EntityId, FileHash, name, releasePath } from '../brand/fields';
 
 /** The small programs that Breakwater ships to try a brand on; each reads released files and nothing else. */
-export const SIMULATED = ['dashboard', 'booking', 'trainer', 'console'] as const;
+export const SIMULATED = ['dashboard', 'booking', 'trainer', 'console', 'workbook', 'terminal'] as const;
 export type Simulated = (typeof SIMULATED)[number];
 
 export const SIMULATED_NAMES: Record<Simulated, string> = {
@@ -10,6 +10,8 @@ export const SIMULATED_NAMES: Record<Simulated, string> = {
   booking: 'Booking site',
   trainer: 'Deckhand trainer',
   console: 'Bridge console',
+  workbook: 'Fares workbook',
+  terminal: 'Harbour-office terminal',
 };
 
 export const SCREEN_LIMITS = { screens: 24, edits: 20, editBytes: 512 * 1024, address: 1_000 } as const;

@@ -9,11 +9,17 @@ const MEDIA: Record<string, string> = {
   '.js': 'text/javascript; charset=utf-8',
 };
 
-/** The one library a simulated screen uses, as its maker ships it. */
-const CHARTS = { request: 'charts.js', file: 'node_modules/echarts/dist/echarts.esm.min.mjs' };
+/** The libraries that simulated screens use, as their makers ship them. */
+const LIBRARIES: Record<string, string> = {
+  'charts.js': 'echarts/dist/echarts.esm.min.mjs',
+  'unzip.js': 'fflate/esm/browser.js',
+  'terminal-emulator.js': '@xterm/xterm/lib/xterm.mjs',
+  'terminal-emulator.css': '@xterm/xterm/css/xterm.css',
+};
 
-const POLICY =
-  "default-src 'none'; script-src 'self'; style-src 'self'; style-src-attr 'unsafe-inline'; img-src 'self' blob:; " +
+/** @param sheets where style sheets may come from; the terminal's emulator writes its own */
+const policy = (sheets: string) =>
+  `default-src 'none'; script-src 'self'; style-src ${sheets}; style-src-attr 'unsafe-inline'; img-src 'self' blob:; ` +
   "connect-src 'self'; frame-ancestors 'self'; base-uri 'none'; form-action 'none'";
 
 /** The simulated screens: plain files, served as they are from their own folder. */
@@ -22,15 +28,16 @@ export function GET(_request: Request, { params }: { params: Promise<{ path: str
     await signedIn();
     const { path } = await params;
     const name = path.join('/');
-    const extension = /^[a-z]+(?:\/[a-z-]+)?(\.html|\.css|\.js)$/.exec(name)?.[1];
+    const extension = /^[a-z-]+(?:\/[a-z-]+)?(\.html|\.css|\.js)$/.exec(name)?.[1];
     if (!extension) throw new Refused(404, 'There is no such screen.');
-    const file = name === CHARTS.request ? CHARTS.file : join('stand-ins', name);
+    const library = Object.hasOwn(LIBRARIES, name) ? LIBRARIES[name] : undefined;
+    const file = library ? join('node_modules', library) : join('stand-ins', name);
     try {
       const bytes = await readFile(join(/* turbopackIgnore: true */ process.cwd(), file));
       return new Response(new Uint8Array(bytes), {
         headers: {
           'content-type': MEDIA[extension]!,
-          'content-security-policy': POLICY,
+          'content-security-policy': policy(name === 'terminal/index.html' ? "'self' 'unsafe-inline'" : "'self'"),
           'cache-control': 'no-cache',
         },
       });
