@@ -51,11 +51,10 @@ const booking = { route: '', booked: false, early: true };
 
 function say() {
   const { route, booked, early } = booking;
-  const [book, change, cancel] = ['.confirm.rest', '.quiet.rest', '.danger.rest'].map((one) => document.querySelector(one));
+  const [book, change] = ['.confirm.rest', '.quiet.rest'].map((one) => document.querySelector(one));
   book.setAttribute('aria-pressed', String(booked));
   book.textContent = booked ? 'Booked' : 'Book';
   change.setAttribute('aria-pressed', String(!early));
-  cancel.disabled = !booked;
   document.getElementById('said').textContent =
     `${booked ? 'Booked: one' : 'One'} adult${route && ` to ${route}`}, ${early ? '07:40' : '09:20'}.`;
   for (const item of document.querySelectorAll('.routes li'))

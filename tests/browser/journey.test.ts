@@ -210,7 +210,7 @@ test('release and watch: every screen shows the brand’s colours, in every them
   for (const theme of ['day', 'dusk', 'night-bridge', 'high-contrast']) {
     const cells = await report(theme);
     expect(cells.filter((cell) => cell.match === 'different')).toEqual([]);
-    for (const screen of ['dashboard', 'booking', 'trainer', 'console']) {
+    for (const screen of ['dashboard', 'booking', 'trainer', 'console', 'workbook', 'terminal']) {
       expect([screen, cells.filter((cell) => cell.screen === screen && cell.match === 'same').length]).toEqual([
         screen,
         expect.any(Number),

@@ -59,8 +59,8 @@ function Row({ row: { path, wanted, cells }, screens }: { row: MatchRow; screens
             {themed.length === 0 ? (
               <small aria-label="not on it" />
             ) : (
-              <div title={worst?.where ?? themed[0]!.where}>
-                <i style={{ background: (worst ?? themed[0]!).found }} />
+              <div title={worst ? `${worst.where}: wanted ${worst.wanted}` : themed[0]!.where}>
+                <i style={{ background: worst ? wantedOverFound(worst) : themed[0]!.found }} />
                 {worst ? (
                   <span>
                     <code>
@@ -87,4 +87,9 @@ function Row({ row: { path, wanted, cells }, screens }: { row: MatchRow; screens
 /** ΔE2000; one digit more where the difference is smaller than the eye's. */
 function distanceWords({ distance }: MatchCell): string {
   return `ΔE ${distance.toFixed(distance < 1 ? 2 : 1)} off`;
+}
+
+/** The colour of the worst theme as it should be, above the one that is there. */
+function wantedOverFound({ wanted, found }: MatchCell): string {
+  return `linear-gradient(${wanted} 50%, ${found} 50%)`;
 }
