@@ -4,8 +4,7 @@ import { swatchesOf, tokensOf } from '@/core/brand/resolve';
 import type { Brand } from '@/core/brand/document';
 import { Delivery, type ComparedFile, type DeliveredFile } from '@/core/drift/compare-delivery';
 import type { Difference } from '@/core/drift/difference';
-import { isZip } from '@/core/source/zip';
-import { unpackDelivery } from '@/core/drift/unpack-delivery';
+import { isPacked, unpackDelivery } from '@/core/drift/unpack-delivery';
 import { brandFileAt } from './brand-at';
 import { fail } from './failure';
 import { load } from './input';
@@ -50,7 +49,7 @@ function deliveredAt(path: string): DeliveredFile[] {
     return files.map((name) => ({ name, bytes: load(join(path, name)).bytes }));
   }
   const { bytes } = load(path);
-  if (!isZip(bytes) || /\.(?:xlsx|thmx|pptx|docx)$/i.test(path)) return [{ name: basename(path), bytes }];
+  if (!isPacked(bytes) || /\.(?:xlsx|thmx|pptx|docx)$/i.test(path)) return [{ name: basename(path), bytes }];
   const unpacked = unpackDelivery(bytes);
   return typeof unpacked === 'string' ? fail(`${path}: ${unpacked}`) : unpacked;
 }

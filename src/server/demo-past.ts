@@ -119,8 +119,8 @@ export async function keepPast(
   for (const [at, release] of past.releases.entries()) {
     const seq = seqAfter(release.afterDays);
     const document = states[seq]!;
-    const { files, manifest } = await bundle(document, hosts);
     const { title, version, note, signedBy, by, days } = release;
+    const { files, manifest } = await bundle(document, hosts, undefined, version);
     await keepRelease(
       {
         brandId: today.id,

@@ -70,14 +70,19 @@ export async function makeRelease(
     const errors = await writer().write('newErrors', current, {}, { late: () => Promise.resolve({ before }) });
     if (errors.length > 0) throw new Refused(409, `Nothing was released: ${moreErrors(errors)}`);
   }
+  const differences = step || !before ? [] : compareBrands(before, current.brand);
+  const version = nextVersion(last?.version ?? null, step ?? proposedStep(differences).step);
   const tellShare = shareTeller(brandId, person.name);
   const { stops, files, manifest } = await writer()
-    .write('release', current, {}, { late: async () => ({ kept: await keptFilesOf(current.brand) }), onShare: tellShare })
+    .write(
+      'release',
+      current,
+      { version },
+      { late: async () => ({ kept: await keptFilesOf(current.brand) }), onShare: tellShare },
+    )
     .finally(() => tellShare(1));
   if (stops !== null) throw new Refused(409, `Nothing was released: ${stops}`);
   const hashed = await hashedFiles(files);
-  const differences = step || !before ? [] : compareBrands(before, current.brand);
-  const version = nextVersion(last?.version ?? null, step ?? proposedStep(differences).step);
   return sequelize.transaction(async (transaction) => {
     // Locked, so that nothing changes between the comparison and the end.
     const head = await database().Brand.findByPk(brandId, { attributes: ['seq'], transaction, lock: transaction.LOCK.UPDATE });

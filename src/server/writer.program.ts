@@ -23,12 +23,12 @@ import { zipFiles } from '@/core/formats/kit/zip';
 const WORK_LIMIT = 64 * 1024 * 1024;
 
 /** All files of a release with its manifest; none when something stops it. */
-async function release({ brand, kept = new Map() }: { brand: Brand; kept?: KeptFiles }): Promise<{
+async function release({ brand, version, kept = new Map() }: { brand: Brand; version?: string; kept?: KeptFiles }): Promise<{
   readonly stops: string | null;
   readonly files: readonly WrittenFile[];
   readonly manifest: readonly ManifestEntry[];
 }> {
-  const { files, manifest, findings } = await bundle(brand, kept, (share) => workerpool.workerEmit(share));
+  const { files, manifest, findings } = await bundle(brand, kept, (share) => workerpool.workerEmit(share), version);
   const error = findings.find(({ severity }) => severity === 'error');
   if (error) return { stops: error.message, files: [], manifest: [] };
   return { stops: null, files: [...files, manifestFile(brand, manifest)], manifest };

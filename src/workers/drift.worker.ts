@@ -1,9 +1,8 @@
 import { expose } from 'comlink';
 import type { Brand } from '@/core/brand/document';
 import { Delivery, type ComparedFile, type DeliveredFile, type OlderFiles } from '@/core/drift/compare-delivery';
-import { unpackDelivery } from '@/core/drift/unpack-delivery';
+import { isPacked, unpackDelivery } from '@/core/drift/unpack-delivery';
 import type { KeptFiles } from '@/core/release/bundle';
-import { isZip } from '@/core/source/zip';
 import { bytesOf } from './decode';
 
 /** A delivered file as a page shows it, with its own bytes, for one that is put right keeps the rest of them. */
@@ -15,7 +14,7 @@ export interface ShownFile extends ComparedFile {
 const OFFICE = /\.(?:xlsx|thmx|pptx|docx)$/i;
 
 const api = {
-  /** Compares files with what a brand would deliver; zips are unpacked. @returns the files, and a sentence for each that cannot be compared */
+  /** Compares files with what a brand would deliver; zips and packages are unpacked. @returns the files, and a sentence for each that cannot be compared */
   async compare(
     brand: Brand,
     kept: KeptFiles,
@@ -28,7 +27,7 @@ const api = {
     const problems: string[] = [];
     for (const [at, { name, file }] of files.entries()) {
       const bytes = await bytesOf(file);
-      const unpacked = isZip(bytes) && !OFFICE.test(name) ? unpackDelivery(bytes) : [{ name, bytes } satisfies DeliveredFile];
+      const unpacked = isPacked(bytes) && !OFFICE.test(name) ? unpackDelivery(bytes) : [{ name, bytes } satisfies DeliveredFile];
       if (typeof unpacked === 'string') problems.push(`${name}: ${unpacked}`);
       else for (const one of unpacked) compared.push({ ...(await delivery.compare(one, older)), bytes: one.bytes });
       onProgress(0.5 + (at + 1) / files.length / 2);

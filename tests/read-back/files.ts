@@ -1,6 +1,6 @@
 /** What every reader stands on: the written files, laid out for other programs, and what those give back. */
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, mkdirSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { basename, dirname, join } from 'node:path';
@@ -44,6 +44,21 @@ export function laid(files: readonly WrittenFile[]): { folder: string; at: (file
     writeFileSync(join(folder, path), bytes);
   }
   return { folder, at: ({ path }) => join(folder, path) };
+}
+
+/** A package installed by npm from its file, as a front end would, without asking any registry. */
+export function installed(file: WrittenFile): { folder: string; name: string } {
+  const { folder, at } = laid([file, textFile('package.json', 'application/json', '{ "name": "front-end", "private": true }')]);
+  execFileSync('npm', ['install', '--offline', '--no-audit', '--no-fund', '--ignore-scripts', at(file)], {
+    cwd: folder,
+    stdio: 'pipe',
+    // What tells npm of the project that runs the tests does not count here.
+    env: { NODE_ENV: process.env.NODE_ENV, PATH: process.env.PATH, HOME: folder, npm_config_cache: join(folder, 'cache') },
+  });
+  const { dependencies } = JSON.parse(readFileSync(join(folder, 'package.json'), 'utf8')) as {
+    dependencies: Record<string, string>;
+  };
+  return { folder, name: Object.keys(dependencies)[0]! };
 }
 
 export type Read = [string, ReadValue][];

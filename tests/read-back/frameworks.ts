@@ -1,4 +1,5 @@
 /** Style frameworks: compiled, loaded and checked by the frameworks themselves. */
+import { execFileSync } from 'node:child_process';
 import { createSystem, defaultConfig } from '@chakra-ui/react';
 import { createTheme } from '@mui/material/styles';
 import { transform } from 'lightningcss';
@@ -6,7 +7,20 @@ import lessCompiler from 'less';
 import postcss from 'postcss';
 import { compileString } from 'sass';
 import { computed } from './chromium';
-import { laid, leaves, loaded, pairs, perTheme, text, typeErrors, type Pair, type Read, type Reader, type Theme } from './files';
+import {
+  installed,
+  laid,
+  leaves,
+  loaded,
+  pairs,
+  perTheme,
+  text,
+  typeErrors,
+  type Pair,
+  type Read,
+  type Reader,
+  type Theme,
+} from './files';
 
 /** Declarations of a sheet by the selector's theme, by PostCSS. */
 function blocks(sheet: string, themes: readonly Theme[]): Read[] {
@@ -137,6 +151,16 @@ export const frameworks: Readonly<Record<string, Reader>> = {
       const { at } = laid([file!]);
       expect(typeErrors(at(file!)).map(({ text }) => text)).toEqual([]);
       return Object.values(loaded(file!).themes as Record<string, unknown>).map((theme) => pairs(leaves(theme)));
+    },
+  },
+  'npm-package': {
+    by: 'npm, installed; Node, imported',
+    holds: 'tokens',
+    read([file]) {
+      const { folder, name } = installed(file!);
+      const program = `import themes from '${name}'; console.log(JSON.stringify(Object.values(themes)))`;
+      const output = execFileSync(process.execPath, ['--input-type=module', '-e', program], { cwd: folder });
+      return (JSON.parse(output.toString()) as unknown[]).map((theme) => pairs(leaves(theme)));
     },
   },
 };

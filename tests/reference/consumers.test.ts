@@ -1,7 +1,7 @@
 /** What the written files do in their consumers: options, preferences of the system, compilers, engines of charts and games. */
 import { resolveTheme } from '@/core/brand/resolve';
 import { execFileSync, spawnSync } from 'node:child_process';
-import { writeFileSync } from 'node:fs';
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { unzipSync } from 'fflate';
 import { PNG } from 'pngjs';
@@ -15,7 +15,7 @@ import { zipFiles } from '@/core/formats/kit/zip';
 import { demo, harshBrand } from '../harsh-brand';
 import { blankPage, computed } from '../read-back/chromium';
 import { eightDigits } from '../read-back/colours';
-import { laid, typeErrors } from '../read-back/files';
+import { installed, laid, typeErrors } from '../read-back/files';
 import { constantsOf } from '../read-back/program-source';
 
 function write(format: string, options: Destination['options'] = {}, brand: Brand = demo) {
@@ -32,6 +32,34 @@ let close: () => Promise<void>;
 // A browser and compilers are started.
 beforeAll(async () => ({ page, close } = await blankPage()));
 afterAll(() => close());
+
+test('a package is installed under its name and version, with its sheet, its types and its tokens', () => {
+  const { files } = writeDestination(
+    demo,
+    { name: 'x', format: 'npm-package', options: { name: '@quay/tones' } },
+    demo.themes,
+    '2.3.1',
+  );
+  expect(files.map(({ path }) => path)).toEqual(['packages/quay-tones.tgz']);
+  const { folder, name } = installed(files[0]!);
+  const own = join(folder, 'node_modules', name);
+  expect(JSON.parse(readFileSync(join(own, 'package.json'), 'utf8'))).toMatchObject({ name: '@quay/tones', version: '2.3.1' });
+  expect(readFileSync(join(own, 'colours.css'), 'utf8')).toContain('--text-default: #162631;');
+  expect(readdirSync(join(own, 'tokens'))).toContain('day.tokens.json');
+  writeFileSync(
+    join(folder, 'right.ts'),
+    `import themes, { day } from '${name}';\nexport const ink: '#162631' = day.text.default;\nexport const all = themes['night-bridge'];\n`,
+  );
+  writeFileSync(join(folder, 'wrong.ts'), `import { day } from '${name}';\nexport const ink = day.text.defalt;\n`);
+  expect(typeErrors(join(folder, 'right.ts'))).toEqual([]);
+  expect(
+    typeErrors(join(folder, 'wrong.ts'))
+      .map(({ text }) => text)
+      .join(),
+  ).toMatch(/defalt/);
+  const older = `const { day } = require('${name}'); console.log(day.text.default, require('${name}/package.json').version)`;
+  expect(execFileSync(process.execPath, ['-e', older], { cwd: folder }).toString()).toBe('#162631 2.3.1\n');
+});
 
 describe('CSS in Chromium', () => {
   const features = async (scheme: string, contrast = 'no-preference', gamut = 'srgb') => {

@@ -8,8 +8,10 @@ import { readColour } from '../colour/read';
 import { FORMATS, writeDestination } from '../formats/registry';
 import { parseBrandFile } from '../intake/brand-file';
 import { sha256 } from '../base/sha256';
+import { zipFiles } from '../formats/kit/zip';
 import { aligned } from './align';
 import { Delivery, type ComparedFile, type DeliveredFile, type OlderFiles } from './compare-delivery';
+import { unpackDelivery } from './unpack-delivery';
 
 const parsed = parseBrandFile(readFileSync('demo/quillhaven.breakwater.json', 'utf8'));
 if (!('brand' in parsed)) throw new Error('The demo brand cannot be read.');
@@ -42,7 +44,8 @@ const changed = {
 };
 const old = new Map(brand.palettes.flatMap(({ swatches }) => swatches.map(({ id, value }) => [id, readColour(value)!.hex])));
 
-test.each(FORMATS.map(({ id }) => id))(
+// A package is unpacked first, and its files are those of other formats.
+test.each(FORMATS.map(({ id }) => id).filter((id) => id !== 'npm-package'))(
   '%s: what was written is identical; where colours were changed each is found, with what it should be',
   async (format) => {
     const same = await compare(files(brand, format));
@@ -63,6 +66,19 @@ test.each(FORMATS.map(({ id }) => id))(
     }
   },
 );
+
+test('a package is unpacked, also within a zip, and each of its files compared', async () => {
+  const [same] = files(brand, 'npm-package');
+  const [other] = files(changed, 'npm-package');
+  const unpacked = unpackDelivery(zipFiles([{ path: 'x.tgz', bytes: other!.bytes }])) as DeliveredFile[];
+  expect(unpacked.map(({ name }) => name)).toEqual((unpackDelivery(same!.bytes) as DeliveredFile[]).map(({ name }) => name));
+  const told = new Map((await compare(unpacked)).map((file) => [file.file, file]));
+  for (const name of ['colours.css', 'index.js', 'tokens/day.tokens.json'])
+    expect([name, told.get(name)!.differences.some(({ found }) => found === OTHER)]).toEqual([name, true]);
+  const right = await compare(unpackDelivery(same!.bytes) as DeliveredFile[]);
+  expect(right.flatMap(({ differences }) => differences)).toEqual([]);
+  expect(unpackDelivery(same!.bytes.subarray(0, 900))).toBe('this package is damaged or empty; pack it again.');
+});
 
 test('a code that was pasted wrong is found at its line, and putting it right gives the file that was written', async () => {
   const lines = cssText.split('\n');

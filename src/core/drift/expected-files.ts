@@ -33,7 +33,8 @@ export async function expectedFiles(
 ): Promise<ExpectedFile[]> {
   const shipped = new Set(brand.destinations.map(({ format }) => format));
   const others = FORMATS.filter(({ id }) => !shipped.has(id)).map(({ id }) => ({ name: id, format: id, options: {} }));
-  const all = [...brand.destinations, ...others];
+  // A package is unpacked before it is compared, and its files are those of other formats.
+  const all = [...brand.destinations, ...others].filter(({ format }) => format !== 'npm-package');
   const grafted = brand.grafts.flatMap((graft) => graftedFile(brand, graft, kept.get(graft.host.sha256)));
   const written = all.flatMap((destination, at) => {
     const { files } = writeDestination(brand, destination);
@@ -42,7 +43,7 @@ export async function expectedFiles(
     return files.map((file): ExpectedFile => ({
       ...file,
       format: destination.format,
-      shipped: at < brand.destinations.length,
+      shipped: 'id' in destination,
       theme: themeOf(brand, file.path),
       tokens,
     }));

@@ -43,11 +43,12 @@ import { css } from './frameworks/css';
 import { csv } from './swatches/csv';
 import { dtcg } from './tokens/dtcg';
 import { echarts } from './charts/echarts';
-import type { Format, Written } from './kit/format';
+import { NO_RELEASE, type Format, type Written } from './kit/format';
 import { gamePalette } from './games/game-palette';
 import { gpl } from './swatches/gpl';
 import { hexList } from './swatches/hex-list';
 import { ooxmlTheme } from './office/ooxml-theme';
+import { npmPackage } from './packages/npm-package';
 import { paletteFile } from './swatches/palette-file';
 import { riffPal } from './swatches/riff-pal';
 import { soc } from './swatches/soc';
@@ -76,6 +77,7 @@ export const FORMATS: readonly Format[] = [
   mui,
   javascript,
   typescript,
+  npmPackage,
   gamePalette,
   gltf,
   csharp,
@@ -116,11 +118,12 @@ export function formatById(id: string): Format | undefined {
   return FORMATS.find((format) => format.id === id);
 }
 
-/** Writes one destination. Bad options and unknown formats are findings like any other. */
+/** Writes one destination, for a release of this version. Bad options and unknown formats are findings like any other. */
 export function writeDestination(
   brand: Brand,
   destination: Pick<Destination, 'name' | 'format' | 'options'>,
   themes: readonly Theme[] = brand.themes,
+  version = NO_RELEASE,
 ): Written {
   const format = formatById(destination.format);
   const refuse = (message: string): Written => ({
@@ -133,7 +136,7 @@ export function writeDestination(
   const wanted = (options.data as { themes?: readonly string[] }).themes ?? [];
   const chosen = wanted.length === 0 ? themes : themes.filter(({ id }) => wanted.includes(id));
   if (chosen.length === 0) return refuse('None of the themes it is for is there any more; choose others in its options.');
-  const written = withNotes(format.write(brand, chosen, options.data), brand, chosen, format, options.data);
+  const written = withNotes(format.write(brand, chosen, options.data, version), brand, chosen, format, options.data);
   const { folder } = options.data as { folder: string };
   if (folder === '') return written;
   return { ...written, files: written.files.map((file) => ({ ...file, path: `${folder}/${file.path}` })) };

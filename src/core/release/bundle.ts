@@ -31,8 +31,14 @@ export type KeptFiles = ReadonlyMap<string, Uint8Array>;
  * Writes every destination, every graft and all art of a brand. Deterministic; two that would write one path are an error.
  * @param kept the hosts and pictures that they are made from; one that is missing is an error
  * @param onProgress told the share done, 0..1, after every destination
+ * @param version of the release that it is for
  */
-export async function bundle(brand: Brand, kept: KeptFiles, onProgress?: (share: number) => void): Promise<Bundle> {
+export async function bundle(
+  brand: Brand,
+  kept: KeptFiles,
+  onProgress?: (share: number) => void,
+  version?: string,
+): Promise<Bundle> {
   const files: WrittenFile[] = [];
   const paths = new Set<string>();
   const manifest: ManifestEntry[] = [];
@@ -58,7 +64,7 @@ export async function bundle(brand: Brand, kept: KeptFiles, onProgress?: (share:
   };
   let done = 0;
   for (const destination of brand.destinations) {
-    await take(writeDestination(brand, destination), destination.format, destination.name);
+    await take(writeDestination(brand, destination, brand.themes, version), destination.format, destination.name);
     onProgress?.(++done / all);
   }
   for (const graft of brand.grafts) {

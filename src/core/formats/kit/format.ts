@@ -44,13 +44,19 @@ export interface Format<Options extends z.ZodObject = z.ZodObject> {
   readonly reload: keyof typeof RELOADS;
   /** Texts, numbers, yes or no, one of several words, or lists; each with a meta made by `about`. */
   readonly options: Options;
-  /** Deterministic: the same brand, themes and options give the same bytes. */
-  readonly write: (brand: Brand, themes: readonly Theme[], options: z.output<Options>) => Written;
+  /**
+   * Deterministic: the same brand, themes and options give the same bytes.
+   * @param version of the release that it is for, MAJOR.MINOR.PATCH; most formats do not name it
+   */
+  readonly write: (brand: Brand, themes: readonly Theme[], options: z.output<Options>, version: string) => Written;
   /** A line of comment in its language; absent where it has none. Files with the option `comments` begin with what is known of the palettes. */
   readonly comment?: (line: string) => string;
   /** The tokens that `write` writes, or whose swatches it does. */
   readonly tokensWritten: (tokens: readonly Token[], options: z.output<Options>) => readonly Token[];
 }
+
+/** What files that are for no release are said to be of. */
+export const NO_RELEASE = '0.0.0';
 
 /** For formats that leave nothing out. */
 export function allTokens(tokens: readonly Token[]): readonly Token[] {

@@ -7,7 +7,7 @@ import { markedSwatch, unmarked } from './marks';
 import { FORMATS, writeDestination } from '../registry';
 
 /** Formats whose files are no text, or are put together by somebody else. */
-const WITHOUT_MARKS = new Set(['ase', 'aco', 'riff-pal', 'xlsx', 'ooxml-theme', 'palette', 'brand', 'template']);
+const WITHOUT_MARKS = new Set(['ase', 'aco', 'riff-pal', 'xlsx', 'ooxml-theme', 'npm-package', 'palette', 'brand', 'template']);
 
 const decodedText = ({ bytes }: WrittenFile) => new TextDecoder('utf-8', { ignoreBOM: true }).decode(bytes);
 const written = FORMATS.map(({ id }) => ({ id, ...writeDestination(harshBrand, { name: id, format: id, options: {} }) }));
