@@ -7,6 +7,7 @@ import { graft, type GraftOptions } from './graft';
 import { listFormats } from './formats';
 import { inspect } from './inspect';
 import { recolourFiles, type RecolourOptions } from './recolour';
+import { match, type MatchOptions } from './match';
 import { pull, type PullOptions } from './pull';
 import { verify, type VerifyOptions } from './verify';
 
@@ -18,7 +19,7 @@ export const program = new Command('breakwater')
   .exitOverride(({ exitCode }) => process.exit(exitCode === 0 ? 0 : 2))
   .addHelpText(
     'after',
-    '\nEnds with 0 when all went well, 1 when disk or network failed, 2 when the input could not be used,\n3 when the server refused, 4 when --check finds files that differ. compare: 1 when colours differ.\ncheck: 1 when something is found.\nverify: 0 when all is identical, 1 when not, 2 when a page could not be read.',
+    '\nEnds with 0 when all went well, 1 when disk or network failed, 2 when the input could not be used,\n3 when the server refused, 4 when --check finds files that differ. compare: 1 when colours differ.\ncheck: 1 when something is found.\nverify, match: 0 when all is identical, 1 when not. verify: 2 when a page could not be read.',
   );
 
 program
@@ -66,6 +67,13 @@ program
   .option('--theme-attribute <name>', 'the attribute of the page’s root by which it changes theme', 'data-theme')
   .option('--json', 'for programs')
   .action((addresses: string[], options: VerifyOptions) => ending(() => verify(addresses, options)));
+
+program
+  .command('match')
+  .description('say what a server knows of a brand’s screens: which tokens differ where, and why')
+  .argument('<address>', 'such as https://colours.example/deliver/BRAND; the token is taken from BREAKWATER_TOKEN')
+  .option('--json', 'for programs')
+  .action((address: string, options: MatchOptions) => ending(() => match(address, options)));
 
 program
   .command('pull')

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { Readings, ToldRelease } from '@/core/screens/screen';
+import { Readings, ToldMatch, ToldRelease } from '@/core/screens/screen';
+import { MATCH_FORMS } from './match';
 import { ownOrigin } from './origin';
 
 const brand = { name: 'brand', in: 'path', required: true, schema: { type: 'string' }, description: 'Id of the brand.' };
@@ -68,6 +69,27 @@ export function openApi(): object {
           summary: 'All files of a release as one zip.',
           parameters: [brand, release],
           responses: { 200: { description: 'The zip.', content: { 'application/zip': binary } }, default: failed },
+        },
+      },
+      '/consumer/{brand}/match': {
+        get: {
+          operationId: 'match',
+          summary: 'The match report: what screens were last found to show, held against the latest release.',
+          parameters: [
+            brand,
+            { name: 'as', in: 'query', required: false, schema: { type: 'string', enum: [...MATCH_FORMS], default: 'json' } },
+          ],
+          responses: {
+            200: {
+              description: 'The report.',
+              content: {
+                'application/json': { schema: z.toJSONSchema(ToldMatch, { io: 'input' }) },
+                'text/csv': { schema: { type: 'string' } },
+                'application/pdf': binary,
+              },
+            },
+            default: failed,
+          },
         },
       },
       '/consumer/{brand}/screens/{screen}/readings': {

@@ -14,6 +14,9 @@ import { sheetHtml, sheetPages, type SheetChoice, type SheetExtras } from '@/cor
 import { findingsOf, RULES } from '@/core/findings/rules';
 import { findingsSince } from '@/core/findings/since';
 import { tokensNarrowed, tokensWritten } from '@/core/formats/registry';
+import { csvOf } from '@/core/screens/match-csv';
+import { matchHtml } from '@/core/screens/match-html';
+import { toldMatch, wholeTable, type WatchedRelease } from '@/core/screens/told-match';
 import { sheetFonts } from './sheet-fonts';
 import { weigh, type Sizes, type Weight } from '@/core/release/weight';
 import type { WrittenFile } from '@/core/formats/kit/format';
@@ -106,7 +109,19 @@ async function measure(files: readonly Uint8Array[]): Promise<Sizes> {
   return { raw: sum('raw'), gzip: sum('gzip'), brotli: sum('brotli') };
 }
 
-const jobs = { release, newErrors, pack, packBrand, openBrand, sheet, weight };
+/** The match report as text in one of its forms; a page to be printed, for PDF. */
+function match({ watched, as }: { watched: WatchedRelease; as: 'json' | 'csv' | 'pdf' }): string {
+  if (as === 'json') return JSON.stringify(toldMatch(watched));
+  if (as === 'csv')
+    return csvOf(
+      wholeTable(watched),
+      watched.read.map(({ screen }) => screen),
+    );
+  const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeZone: 'UTC' }).format(new Date());
+  return matchHtml(watched, sheetFonts(), day);
+}
+
+const jobs = { match, release, newErrors, pack, packBrand, openBrand, sheet, weight };
 
 export type WriterJobs = typeof jobs;
 

@@ -1,5 +1,5 @@
 /** Screens and what they really show: simulated ones held back and edited by hand, an outside page read back by the command. */
-import { execFile } from 'node:child_process';
+import { execFile, execFileSync } from 'node:child_process';
 import { once } from 'node:events';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
@@ -9,7 +9,7 @@ import { join } from 'node:path';
 import { promisify } from 'node:util';
 import type { Browser, ElementHandle } from 'puppeteer-core';
 import { startTestServer, Visitor, type TestServer } from '../test-server';
-import { launch, Person } from './browser';
+import { arrived, launch, Person } from './browser';
 
 let server: TestServer;
 let browser: Browser;
@@ -125,6 +125,21 @@ test('a file that somebody edits at a screen is caught, and taken back', async (
   await ida.sees('edited by hand');
   await ida.page.waitForSelector('tr[data-token="gauge.dial"] [data-match=different]');
   expect((await differing('gauge.dial'))[0]).toMatch(/^console: #123456 ΔE [\d.]+ off edited by hand, Day$/);
+  // A build, and whoever wants it on paper, is told the same.
+  const told = await match();
+  expect([told.code, told.stdout]).toEqual([
+    1,
+    expect.stringMatching(
+      /^Quillhaven Ferries, release 2: 121 of 122 .*\n(.*\n)*  gauge\.dial on Bridge console, Day: #ffffff wanted, #123456 found, .*; edited by hand;/,
+    ),
+  ]);
+  const folder = await ida.downloads();
+  await ida.click('PDF');
+  await arrived(folder, 'quillhaven-ferries-match-release-2.pdf');
+  const file = join(folder, 'quillhaven-ferries-match-release-2.pdf');
+  const words = execFileSync(process.execPath, ['tests/pdf-texts.mjs', file]).toString();
+  expect(words).toMatch(/121 of 122 colours are identical/);
+  expect(words).toMatch(/gauge\.dial/);
   await menu('Bridge console', 'Edit its files by hand');
   await ida.click('Take the change by hand back');
   await ida.sees('All 122 colours are identical on every screen');
@@ -167,10 +182,12 @@ test('simulated screens are used for real when they are large', async () => {
   await close();
 });
 
-/** Runs the command as somebody at their own machine would. */
-async function verify(...options: string[]) {
+const verify = (...options: string[]) => run('verify', address, '--server', `${server.url}/deliver/quillhaven`, ...options);
+const match = () => run('match', `${server.url}/deliver/quillhaven`);
+
+/** Runs a command as somebody at their own machine would. */
+async function run(...args: string[]) {
   const { body } = await visitor.send('POST', '/api/brands/quillhaven/build-tokens', { name: 'Checks', reports: true });
-  const args = ['verify', address, '--server', `${server.url}/deliver/quillhaven`, ...options];
   const env = { ...process.env, BREAKWATER_TOKEN: body.secret as string };
   return promisify(execFile)('bin/breakwater', args, { env }).then(
     ({ stdout }) => ({ code: 0, stdout, stderr: '' }),

@@ -129,6 +129,8 @@ const ROUTES: readonly Row[] = [
   ['GET', 'deliver/[brand]/[release]', 'deliver/BRAND/1', undefined, 'read', 404],
   ['GET', 'deliver/[brand]/[release]/[...path]', 'deliver/BRAND/1/none', undefined, 'read', 404],
   ['GET', 'consumer/[brand]/releases/[release]', 'consumer/BRAND/releases/1', undefined, 'read', 404],
+  ['GET', 'consumer/[brand]/match', 'consumer/BRAND/match', undefined, 'read', 409],
+  ['OPTIONS', 'consumer/[brand]/match', 'consumer/BRAND/match', undefined, ANYBODY, 204],
   [
     'POST',
     'consumer/[brand]/screens/[screen]/readings',

@@ -127,3 +127,34 @@ export const ToldRelease = z.object({
   files: z.array(z.object({ path: z.string(), format: z.string(), mediaType: z.string(), bytes: z.int(), sha256: FileHash })),
 });
 export type ToldRelease = z.output<typeof ToldRelease>;
+
+const ToldCell = z.object({
+  token: z.string(),
+  screen: z.string(),
+  theme: z.string(),
+  wanted: z.string(),
+  found: z.string(),
+  /** ΔE2000. */
+  distance: z.number(),
+  why: z.string(),
+  where: z.string(),
+  state: z.enum(SEEN_STATES),
+});
+
+/** The match report as consumers are told of it. */
+export const ToldMatch = z.object({
+  brand: z.string(),
+  /** Number of the release that screens are held against. */
+  release: z.int().min(1),
+  /** Whether no token differs and no colour is none of the brand's. */
+  identical: z.boolean(),
+  /** Tokens that stand on a screen, and how many of them are the same everywhere. */
+  used: z.int(),
+  same: z.int(),
+  screens: z.array(
+    z.object({ name: z.string(), kind: z.string(), readAt: z.string().nullable(), release: z.int().min(1).nullable() }),
+  ),
+  differing: z.array(ToldCell),
+  strays: z.array(ToldCell.omit({ token: true, wanted: true, why: true }).extend({ nearest: z.string(), share: z.number() })),
+});
+export type ToldMatch = z.output<typeof ToldMatch>;

@@ -14,8 +14,8 @@ import { request } from '@/ui/request';
 import { ViewHead } from '../view-head';
 import { AddScreen } from './add-screen';
 import { Course } from './course';
-import { csvOf } from './match-csv';
-import { builtReadings, matchTable, type ReadScreen } from './match-rows';
+import { csvOf } from '@/core/screens/match-csv';
+import { builtReadings, matchTable, type ReadScreen } from '@/core/screens/match-table';
 import { MatchTableView } from './match-table-view';
 import { ScreenFigure } from './screen-figure';
 import { useSimulated } from './use-simulated';
@@ -133,6 +133,13 @@ export function MatchReport({ release, screens, figures }: MatchReportProps) {
         >
           CSV
         </Button>
+        {isComplete && (
+          <Button size="xs" variant="outline" asChild>
+            <a href={`/consumer/${id}/match?as=pdf`} download>
+              PDF
+            </a>
+          </Button>
+        )}
         {mayEdit && <AddScreen release={release} />}
       </ViewHead>
       <div

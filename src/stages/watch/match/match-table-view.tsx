@@ -1,6 +1,6 @@
 import type { MatchCell } from '@/core/screens/match';
 import type { Screen } from '@/core/screens/screen';
-import type { MatchRow, MatchTable } from './match-rows';
+import type { MatchRow, MatchTable } from '@/core/screens/match-table';
 import css from './match.module.css';
 
 /** Tokens down, screens across: what differs, then what is the same; what is on no screen is folded away. */

@@ -1,6 +1,6 @@
-import type { Brand } from '@/core/brand/document';
-import { matchOf, themesShown, type MatchCell, type Stray, type ThemeColours, type ThemeMatch } from '@/core/screens/match';
-import type { Reading, Screen } from '@/core/screens/screen';
+import type { Brand } from '../brand/document';
+import { matchOf, themesShown, type MatchCell, type Stray, type ThemeColours, type ThemeMatch } from './match';
+import type { Reading, Screen } from './screen';
 
 /** A screen with what it was found to show. */
 export interface ReadScreen {

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
-import type { Screen } from '@/core/screens/screen';
-import type { MatchTable } from './match-rows';
+import type { Screen } from './screen';
+import type { MatchTable } from './match-table';
 
 /** Every token on every screen in every theme as a line, differences first, for a table or a build. */
 export function csvOf({ differing, same, strays }: MatchTable, screens: readonly Screen[]): string {
