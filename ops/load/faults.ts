@@ -1,4 +1,5 @@
 import { setTimeout as pause } from 'node:timers/promises';
+import type { Editor, Kept } from './editor';
 import type { Installation } from './installation';
 
 const EDITORS = 20;
@@ -32,14 +33,7 @@ export async function withFaults(installation: Installation, say: (line?: string
   await pause(BETWEEN_MS);
   going = false;
   await Promise.all(working);
-  const kept = people.flatMap((editor) => editor.kept);
-  const rows = await installation.query<{ key: string; seq: number }>(`SELECT key, seq FROM changes WHERE brand_id = 'faults'`);
-  const places = new Map<string, number[]>();
-  for (const { key, seq } of rows) places.set(key, [...(places.get(key) ?? []), seq]);
-  const lost = kept.filter(({ key }) => !places.has(key)).length;
-  const twice = [...places.values()].filter((all) => all.length > 1).length;
-  const elsewhere = kept.filter(({ key, seq }) => !places.get(key)?.includes(seq)).length - lost;
-  const gaps = rows.length - Math.max(...rows.map(({ seq }) => seq));
+  const { kept, lost, twice, elsewhere, gaps } = await counted(installation, 'faults', people);
   const refusals = people.flatMap(({ errors }) => errors);
   const { verify } = await import('../../src/server/verify');
   const { faults } = await verify();
@@ -48,4 +42,26 @@ export async function withFaults(installation: Installation, say: (line?: string
   );
   say(faults.length === 0 ? 'Verified: every log gives its snapshots.' : faults.join('\n'));
   if (lost + twice + elsewhere + faults.length > 0) process.exitCode = 1;
+}
+
+/** Of the changes that editors of a brand were told are kept: how many are not in the log, stand there twice, or at another place. */
+export async function counted(
+  installation: Installation,
+  brand: string,
+  people: readonly Editor[],
+): Promise<{ kept: readonly Kept[]; lost: number; twice: number; elsewhere: number; gaps: number }> {
+  const kept = people.flatMap((editor) => editor.kept);
+  const rows = await installation.query<{ key: string; seq: number }>('SELECT key, seq FROM changes WHERE brand_id = $1', [
+    brand,
+  ]);
+  const places = new Map<string, number[]>();
+  for (const { key, seq } of rows) places.set(key, [...(places.get(key) ?? []), seq]);
+  const lost = kept.filter(({ key }) => !places.has(key)).length;
+  return {
+    kept,
+    lost,
+    twice: [...places.values()].filter((all) => all.length > 1).length,
+    elsewhere: kept.filter(({ key, seq }) => !places.get(key)?.includes(seq)).length - lost,
+    gaps: rows.length - Math.max(...rows.map(({ seq }) => seq)),
+  };
 }

@@ -27,7 +27,8 @@ export class Installation {
   private cluster!: Cluster;
   private env!: Record<'BREAKWATER_DATABASE_URL' | 'BREAKWATER_SECRET' | 'BREAKWATER_DEMO', string>;
 
-  static async make(): Promise<Installation> {
+  /** @param settings more than its servers are started with */
+  static async make(settings: Readonly<Record<string, string>> = {}): Promise<Installation> {
     const made = new Installation();
     await ensurePostgres();
     await build();
@@ -38,6 +39,7 @@ export class Installation {
       BREAKWATER_DATABASE_URL: await databaseUrl(made.cluster, 'load'),
       BREAKWATER_SECRET: SECRET,
       BREAKWATER_DEMO: '1',
+      ...settings,
     };
     Object.assign(process.env, made.env);
     const { migrate } = await import('../../src/server/migrations');
