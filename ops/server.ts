@@ -42,7 +42,7 @@ async function answers(port: number): Promise<boolean> {
 }
 
 /** How long a server that was asked to end may take, in milliseconds; it ends itself by force a little earlier. */
-const PATIENCE_MS = 12_000;
+const PATIENCE_MS = 6_000;
 
 /** Ends a server, by force if it will not, and waits until it has gone. @returns its exit code; null when it was killed */
 export function end(child: ChildProcess, signal: NodeJS.Signals = 'SIGTERM'): Promise<number | null> {
