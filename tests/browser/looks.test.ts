@@ -160,6 +160,11 @@ test('on mid grey every view of Ship is readable and free of findings', async ()
   expect(await findings(ida)).toEqual([]);
   await ida.keys('Escape');
   await ida.page.waitForFunction(() => !document.querySelector('[role=dialog]'));
+  await ida.click('Webhooks');
+  await ida.sees('Told by webhook');
+  expect(await findings(ida)).toEqual([]);
+  await ida.keys('Escape');
+  await ida.page.waitForFunction(() => !document.querySelector('[role=dialog]'));
 });
 
 test('a sheet is taken in', async () => {

@@ -1,5 +1,8 @@
 /** Ship with mouse and keyboard: what reads it, its options, what it weighs, templates, what has changed since a release. */
 import { createHash } from 'node:crypto';
+import { once } from 'node:events';
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { unzipSync } from 'fflate';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -12,12 +15,17 @@ let server: TestServer;
 let browser: Browser;
 let ida: Person;
 beforeAll(async () => {
-  server = await startTestServer('ship');
+  server = await startTestServer('ship', 'demo', { BREAKWATER_REACH: '127.0.0.1/32' });
   browser = await launch();
   ida = await Person.enter(browser, server, 'Ida');
   await ida.stage('Ship');
 });
+const receivers: Server[] = [];
 afterAll(async () => {
+  for (const receiver of receivers) {
+    receiver.close();
+    receiver.closeAllConnections();
+  }
   await browser.close();
   await server.close();
   expect(ida.errors).toEqual([]);
@@ -260,4 +268,31 @@ test('a logo and a printing condition are given to the brand sheet; the readout 
   const told = await ida.find('[data-testid=print]');
   expect(await told.evaluate((line) => (line as HTMLElement).innerText)).toMatch(/\d+ % ink, ΔE \d+\.\d, by /);
   await ida.stage('Ship');
+});
+
+test('an address is told of releases, shows what came of each message, and is sent one again', async () => {
+  const told: string[] = [];
+  let status = 500;
+  const receiver = createServer((request, response) => {
+    told.push(String(request.headers['webhook-id']));
+    response.writeHead(status).end();
+  }).listen(0, '127.0.0.1');
+  receivers.push(receiver);
+  await once(receiver, 'listening');
+  const address = `http://127.0.0.1:${(receiver.address() as AddressInfo).port}/`;
+  await ida.click('Webhooks');
+  await ida.fill('Address that is told', address);
+  await ida.sees('Copy it now; it is not shown again.');
+  await ida.click('Send a trial');
+  await ida.sees('Answered with 500.');
+  await ida.sees('Waits');
+  status = 204;
+  await ida.sees('Answered with 204. 2 tries.');
+  await ida.click('Send again');
+  await ida.page.waitForFunction(() => /Received\s+Answered with 204\.(?! 2)/.test(document.body.innerText));
+  expect(new Set(told).size).toBe(1);
+  expect(told).toHaveLength(3);
+  await (await ida.find(`button[aria-label="Remove ${address}"]`)).click();
+  await ida.page.waitForSelector(`button[aria-label="Remove ${address}"]`, { hidden: true });
+  await ida.keys('Escape');
 });

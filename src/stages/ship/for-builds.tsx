@@ -1,10 +1,9 @@
 import { Button, Checkbox, Input, NativeSelect } from '@chakra-ui/react';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { tell } from '@/ui/notices';
 import { Copyable } from '@/ui/readout/copyable';
 import { request } from '@/ui/request';
 import { ConsumerDialog } from './consumer-dialog';
+import { useServerList } from './use-server-list';
 import css from './ship.module.css';
 
 interface BuildToken {
@@ -37,23 +36,14 @@ export function ForBuilds() {
 }
 
 function Tokens({ brand }: { brand: string }) {
-  const client = useQueryClient();
   const [name, setName] = useState('');
   const [days, setDays] = useState('');
   const [reports, setReports] = useState(false);
   const [made, setMade] = useState<string | null>(null);
   const path = `/api/brands/${brand}/build-tokens`;
-  const { data, error } = useQuery({ queryKey: [path], queryFn: () => request<{ tokens: BuildToken[] }>(path) });
-  const change = async (work: () => Promise<void>) => {
-    try {
-      await work();
-      await client.invalidateQueries({ queryKey: [path] });
-    } catch (failure) {
-      tell((failure as Error).message);
-    }
-  };
+  const { data, error, act } = useServerList<{ tokens: BuildToken[] }>(path);
   const make = () =>
-    change(async () => {
+    act(async () => {
       const { secret } = await request<{ secret: string }>(path, 'POST', {
         name,
         days: days === '' ? null : Number(days),
@@ -128,7 +118,7 @@ function Tokens({ brand }: { brand: string }) {
               size="2xs"
               variant="outline"
               aria-label={`Revoke ${token.name}`}
-              onClick={() => void change(async () => void (await request(`${path}/${token.id}`, 'DELETE')))}
+              onClick={() => void act(() => request(`${path}/${token.id}`, 'DELETE'))}
             >
               Revoke
             </Button>

@@ -1,12 +1,11 @@
 import { Button, Checkbox, Input } from '@chakra-ui/react';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { WEBHOOK_EVENTS, type ToldDelivery, type ToldWebhook, type WebhookEvent } from '@/core/screens/webhook';
 import { useBrand } from '@/ui/brand-context';
-import { tell } from '@/ui/notices';
 import { Copyable } from '@/ui/readout/copyable';
 import { request } from '@/ui/request';
 import { ConsumerDialog } from './consumer-dialog';
+import { useServerList } from './use-server-list';
 import css from './ship.module.css';
 
 const EVENT_WORDS: Record<WebhookEvent, string> = { release: 'releases', drift: 'drift', trial: 'a trial' };
@@ -29,24 +28,11 @@ export function Webhooks() {
 
 function List({ brand }: { brand: string }) {
   const news = useBrand((state) => state.screenNews);
-  const client = useQueryClient();
   const [address, setAddress] = useState('');
   const [events, setEvents] = useState<readonly WebhookEvent[]>(WEBHOOK_EVENTS);
   const [made, setMade] = useState<string | null>(null);
   const path = `/api/brands/${brand}/webhooks`;
-  const { data, error } = useQuery({
-    queryKey: [path, news],
-    queryFn: () => request<{ webhooks: ToldWebhook[] }>(path),
-    placeholderData: (earlier) => earlier,
-  });
-  const act = async (work: () => Promise<unknown>) => {
-    try {
-      await work();
-      await client.invalidateQueries({ queryKey: [path] });
-    } catch (failure) {
-      tell((failure as Error).message);
-    }
-  };
+  const { data, error, act } = useServerList<{ webhooks: ToldWebhook[] }>(path, news);
   const make = () =>
     act(async () => {
       const { secret } = await request<{ secret: string }>(path, 'POST', { address, events });
