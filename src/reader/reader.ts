@@ -4,7 +4,7 @@
  *     <script type="module" src="https://HOST/reader.js" data-brand="BRAND" data-screen="SCREEN" data-token="TOKEN"></script>
  *
  * It looks when the page has come to rest, again at every change of theme, and at controls while somebody points at them, presses or focuses
- * them; it tells what is new every few seconds at most. The token stands in the page: give it one that may report, of a staging only.
+ * them; it tells what is new every few seconds at most. The token stands in the page: give it one that only reports.
  */
 import { walk, type Sight } from './walk';
 

@@ -10,7 +10,7 @@ import { writeDownOf } from './deeds';
 import { Refused } from './refused';
 import { allowed } from './request';
 
-/** A token that lets a build fetch the released files of one brand, and where that was said, tell what its screens show; nothing else. */
+/** A token that lets a build fetch the released files of one brand, tell what its screens show, or both; nothing else. */
 export interface BuildToken {
   readonly id: string;
   readonly name: string;
@@ -20,17 +20,22 @@ export interface BuildToken {
   readonly usedAt: string | null;
   /** From when on it opens nothing; null when it has no end. */
   readonly endsAt: string | null;
-  /** Whether it may also say what screens show. */
+  /** Whether it may fetch released files, and whether it may say what screens show. */
+  readonly fetches: boolean;
   readonly reports: boolean;
 }
 
-export const NewToken = z.strictObject({
-  name: z.string().trim().min(1, 'A token needs a name: where it is used.').max(80),
-  /** How long it is good for; null: until it is revoked. */
-  days: z.int().min(1).max(3_650).nullable().default(null),
-  /** Whether it may also say what screens show. */
-  reports: z.boolean().default(false),
-});
+export const NewToken = z
+  .strictObject({
+    name: z.string().trim().min(1, 'A token needs a name: where it is used.').max(80),
+    /** How long it is good for; null: until it is revoked. */
+    days: z.int().min(1).max(3_650).nullable().default(null),
+    /** Whether it may fetch released files. */
+    fetches: z.boolean().default(true),
+    /** Whether it may say what screens show. */
+    reports: z.boolean().default(false),
+  })
+  .refine(({ fetches, reports }) => fetches || reports, 'A token may fetch, report, or both.');
 
 const MOST = 50;
 /** How old the note of a token's last use may be, in milliseconds. */
@@ -46,14 +51,14 @@ function hashOf(secret: string): string {
 export async function makeBuildToken(
   person: PersonRow,
   brandId: string,
-  { name, days, reports }: z.output<typeof NewToken>,
+  { name, days, fetches, reports }: z.output<typeof NewToken>,
 ): Promise<string> {
   const { BuildToken } = database();
   if ((await BuildToken.count({ where: { brandId } })) >= MOST)
     throw new Refused(409, `A brand has at most ${MOST} tokens for builds; take one away first.`);
   const secret = `bwb_${randomBytes(32).toString('base64url')}`;
   const endsAt = days === null ? null : new Date(Date.now() + days * 86_400_000);
-  await BuildToken.create({ id: newId(), brandId, name, hash: hashOf(secret), personId: person.id, endsAt, reports });
+  await BuildToken.create({ id: newId(), brandId, name, hash: hashOf(secret), personId: person.id, endsAt, fetches, reports });
   await writeDownOf(person, brandId, { what: 'make-build-token', about: name });
   return secret;
 }
@@ -63,13 +68,14 @@ export async function buildTokensOf(brandId: string): Promise<BuildToken[]> {
   const { BuildToken, Person } = database();
   const rows = await BuildToken.findAll({ where: { brandId }, order: [['at', 'DESC']] });
   const people = new Map((await Person.findAll({ attributes: ['id', 'name'] })).map(({ id, name }) => [id, name]));
-  return rows.map(({ id, name, personId, at, usedAt, endsAt, reports }) => ({
+  return rows.map(({ id, name, personId, at, usedAt, endsAt, fetches, reports }) => ({
     id,
     name,
     by: people.get(personId) ?? 'somebody',
     at: at.toISOString(),
     usedAt: usedAt?.toISOString() ?? null,
     endsAt: endsAt?.toISOString() ?? null,
+    fetches,
     reports,
   }));
 }
@@ -93,6 +99,8 @@ export async function mayFetch(request: Request, brandId: string): Promise<(rele
     await allowed(brandId, 'read');
     return () => Promise.resolve();
   }
+  if (!token.fetches)
+    throw new Refused(403, 'This token reports what screens show and nothing else; make one under Ship that may fetch.');
   return async (release) => {
     if (token.fetched === release) return;
     await database().BuildToken.update({ fetched: release }, { where: { id: token.id } });

@@ -214,6 +214,7 @@ function define(sequelize: Sequelize) {
       usedAt: { type: DataTypes.DATE },
       endsAt: { type: DataTypes.DATE },
       fetched: { type: DataTypes.INTEGER },
+      fetches: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: true },
       reports: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
     }),
     Screen: sequelize.define<ScreenRow>('screen', {

@@ -423,6 +423,7 @@ export const MIGRATIONS: readonly { name: string; sql: string }[] = [
         );
         CREATE INDEX deliveries_of ON deliveries (webhook_id, at);
         ALTER TABLE readings ADD drifting integer NOT NULL DEFAULT 0;
+        ALTER TABLE build_tokens ADD fetches boolean NOT NULL DEFAULT true;
       `,
   },
 ];

@@ -233,7 +233,8 @@ export interface BuildTokenRow extends Row<BuildTokenRow> {
   endsAt: Date | null;
   /** Number of the release that was last fetched with it. */
   fetched: CreationOptional<number | null>;
-  /** Whether it may also say what screens show. */
+  /** Whether it may fetch released files, and whether it may say what screens show. */
+  fetches: boolean;
   reports: boolean;
 }
 

@@ -1,8 +1,9 @@
 import { createHash } from 'node:crypto';
-import { QueryTypes } from 'sequelize';
+import { setImmediate as nextTurn } from 'node:timers/promises';
+import { QueryTypes, type InferCreationAttributes } from 'sequelize';
 import { isStorable, UNSTORABLE } from '@/core/base/storable';
 import { EntityId } from '@/core/brand/fields';
-import { matchOf, themesShown, type ThemeColours } from '@/core/screens/match';
+import { matchOf, themeShown, type MatchCell } from '@/core/screens/match';
 import {
   SCREEN_LIMITS,
   type Figure,
@@ -18,7 +19,7 @@ import { keptPicture } from './pictures';
 import { Refused } from './refused';
 import { latestNumber } from './release-number';
 import { documentsOf, releasedFile } from './releases';
-import type { PersonRow, ScreenRow } from './rows';
+import type { PersonRow, ReadingRow, ScreenRow } from './rows';
 import { tellWebhooks } from './webhooks';
 
 const GONE = 'There is no such screen here.';
@@ -138,31 +139,26 @@ export async function keepReadings(brandId: string, id: string, told: readonly N
   if (release === 0) throw new Refused(409, 'Nothing has been released yet, so there is nothing to hold a screen against.');
   const readings = told.map((reading) => ({ ...reading, release: Math.min(release, reading.release ?? release) }));
   const documents = await documentsOf(brandId, [release, ...readings.map((reading) => reading.release)]);
-  const themes = new Map([...documents].map(([number, document]) => [number, themesShown(document)]));
   const isEdited = Object.keys(edits).length > 0;
-  const drifts: { theme: string; tokens: object[]; more: number }[] = [];
+  const drifts: object[] = [];
   const before = await driftBefore(brandId, id);
-  const rows = readings.map(({ theme, seen, release: runs }) => {
-    const called = ({ identifier }: ThemeColours) => identifier === theme;
-    const wanted = themes.get(release)?.find(called);
+  const rows: InferCreationAttributes<ReadingRow>[] = [];
+  for (const { theme, seen, release: runs } of readings) {
+    // A theme of a large brand takes a while; others are answered in between.
+    await nextTurn();
+    const wanted = themeShown(documents.get(release)!, theme);
     if (!wanted) throw new Refused(400, `The release has no theme ${theme}; a screen shows one of those it has.`);
+    const earlier = runs < release ? documents.get(runs) : undefined;
     const { cells } = matchOf(wanted, seen, {
-      runs: runs < release ? (themes.get(runs)?.find(called)?.colours ?? new Map()) : null,
+      runs: runs < release ? ((earlier && themeShown(earlier, theme))?.colours ?? new Map<string, string>()) : null,
       isEdited,
     });
     const differing = [...cells.values()].filter((cell) => !cell.same);
     const drifting = differing.filter(({ why }) => why !== 'older release');
-    if (drifting.length > (before.get(theme) ?? 0)) {
-      const tokens = drifting.slice(0, TOLD_TOKENS).map(({ token, wanted, found, distance, why, where }) => ({
-        ...{ token, wanted, found, why, where },
-        distance: Math.round(distance * 100) / 100,
-      }));
-      drifts.push({ theme, tokens, more: drifting.length - tokens.length });
-    }
-    const same = cells.size - differing.length;
-    const counts = { same, differing: differing.length, drifting: drifting.length };
-    return { brandId, screenId: id, release, theme, runs, seen, ...counts, at: new Date() };
-  });
+    if (drifting.length > (before.get(theme) ?? 0)) drifts.push(toldDrift(theme, drifting));
+    const counts = { same: cells.size - differing.length, differing: differing.length, drifting: drifting.length };
+    rows.push({ brandId, screenId: id, release, theme, runs, seen, ...counts, at: new Date() });
+  }
   const { sequelize, Reading } = database();
   await sequelize.transaction(async (transaction) => {
     await Reading.bulkCreate(rows, {
@@ -172,6 +168,15 @@ export async function keepReadings(brandId: string, id: string, told: readonly N
     if (drifts.length > 0) await tellWebhooks(brandId, 'drift', { screen: { id, name }, release, themes: drifts }, transaction);
     await announce({ brand: brandId, kind: 'screens' }, transaction);
   });
+}
+
+/** What a message tells of the drift in a theme. */
+function toldDrift(theme: string, drifting: readonly MatchCell[]): object {
+  const tokens = drifting.slice(0, TOLD_TOKENS).map(({ token, wanted, found, distance, why, where }) => ({
+    ...{ token, wanted, found, why, where },
+    distance: Math.round(distance * 100) / 100,
+  }));
+  return { theme, tokens, more: drifting.length - tokens.length };
 }
 
 /** How many tokens drifted in each theme when a screen was last looked at. */

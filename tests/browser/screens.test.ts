@@ -235,7 +235,16 @@ test('an outside page is read in every theme and state; one colour off is found,
 
 test('a page that includes the module tells by itself what it shows, also while somebody points at it', async () => {
   expect((await (await fetch(`${server.url}/reader.js`)).arrayBuffer()).byteLength).toBeLessThan(6_000);
-  const { body } = await visitor.send('POST', '/api/brands/quillhaven/build-tokens', { name: 'Staging', reports: true });
+  const { body } = await visitor.send('POST', '/api/brands/quillhaven/build-tokens', {
+    name: 'Staging',
+    fetches: false,
+    reports: true,
+  });
+  // What stands in a page for everybody to read opens nothing.
+  const fetched = await fetch(`${server.url}/consumer/quillhaven/releases/latest`, {
+    headers: { authorization: `Bearer ${body.secret}` },
+  });
+  expect([fetched.status, await fetched.json()]).toEqual([403, { error: expect.stringContaining('reports what screens show') }]);
   const kind = { is: 'page', address };
   await visitor.send('POST', '/api/brands/quillhaven/screens', { id: 'staging', name: 'Staging', kind });
   own = 'button { transition: all 0.3s } button:hover { background: #0000ee }';

@@ -1,5 +1,5 @@
 import { slug } from '../base/words';
-import type { Brand } from '../brand/document';
+import type { Brand, Theme } from '../brand/document';
 import { resolveTheme } from '../brand/resolve';
 import { deltaE2000 } from '../colour/difference';
 import { labOf } from '../colour/lab';
@@ -62,15 +62,20 @@ export interface ThemeColours {
 
 /** All themes of a brand as a screen may show them. */
 export function themesShown(brand: Brand): ThemeColours[] {
-  return brand.themes.map(({ id, name }) => ({
-    name,
-    identifier: slug(name),
-    colours: new Map(
-      [...resolveTheme(brand, id).values()].flatMap(({ token, colour }) =>
-        colour ? [[token.path, hexCode(colour.hex, colour.alpha)] as const] : [],
-      ),
-    ),
-  }));
+  return brand.themes.map((theme) => shownIn(brand, theme));
+}
+
+/** The theme of a brand that files call so, as a screen may show it. */
+export function themeShown(brand: Brand, identifier: string): ThemeColours | undefined {
+  const theme = brand.themes.find(({ name }) => slug(name) === identifier);
+  return theme && shownIn(brand, theme);
+}
+
+function shownIn(brand: Brand, { id, name }: Theme): ThemeColours {
+  const shown = [...resolveTheme(brand, id).values()].flatMap(({ token, colour }) =>
+    colour ? [[token.path, hexCode(colour.hex, colour.alpha)] as const] : [],
+  );
+  return { name, identifier: slug(name), colours: new Map(shown) };
 }
 
 /** What a screen shows in a theme, held against a brand. */

@@ -104,7 +104,11 @@ export type NewReading = z.output<typeof Reading>;
 export type Reading = NewReading & { readonly release: number };
 
 /** A reading of a screen in all themes that were looked at. */
-export const Readings = z.array(Reading).min(1).max(16);
+export const Readings = z
+  .array(Reading)
+  .min(1)
+  .max(16)
+  .refine((all) => new Set(all.map(({ theme }) => theme)).size === all.length, 'A theme is told once in a reading.');
 
 /** How many tokens on screens were as they are in a release, and how many were not, over all themes. */
 export interface Figure {

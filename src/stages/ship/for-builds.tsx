@@ -13,6 +13,7 @@ interface BuildToken {
   at: string;
   usedAt: string | null;
   endsAt: string | null;
+  fetches: boolean;
   reports: boolean;
 }
 
@@ -38,6 +39,7 @@ export function ForBuilds() {
 function Tokens({ brand }: { brand: string }) {
   const [name, setName] = useState('');
   const [days, setDays] = useState('');
+  const [fetches, setFetches] = useState(true);
   const [reports, setReports] = useState(false);
   const [made, setMade] = useState<string | null>(null);
   const path = `/api/brands/${brand}/build-tokens`;
@@ -47,6 +49,7 @@ function Tokens({ brand }: { brand: string }) {
       const { secret } = await request<{ secret: string }>(path, 'POST', {
         name,
         days: days === '' ? null : Number(days),
+        fetches,
         reports,
       });
       setMade(secret);
@@ -61,9 +64,8 @@ function Tokens({ brand }: { brand: string }) {
       </p>
       <Copyable text={`breakwater pull ${location.origin}/deliver/${brand} --release latest --out colours`} />
       <p>
-        It takes its token from BREAKWATER_TOKEN. A token opens the released files of this brand, and nothing else; one that may
-        report also takes what
-        <code> verify</code> saw on a page to Watch.
+        It takes its token from BREAKWATER_TOKEN. A token that fetches opens the released files of this brand; one that reports
+        takes what <code>verify</code>, or a page by itself, saw to Watch. Neither opens anything else.
       </p>
       <form
         onSubmit={(event) => {
@@ -89,12 +91,17 @@ function Tokens({ brand }: { brand: string }) {
           </NativeSelect.Field>
           <NativeSelect.Indicator />
         </NativeSelect.Root>
+        <Checkbox.Root size="sm" checked={fetches} onCheckedChange={({ checked }) => setFetches(checked === true)}>
+          <Checkbox.HiddenInput />
+          <Checkbox.Control />
+          <Checkbox.Label>fetches</Checkbox.Label>
+        </Checkbox.Root>
         <Checkbox.Root size="sm" checked={reports} onCheckedChange={({ checked }) => setReports(checked === true)}>
           <Checkbox.HiddenInput />
           <Checkbox.Control />
-          <Checkbox.Label>may report</Checkbox.Label>
+          <Checkbox.Label>reports</Checkbox.Label>
         </Checkbox.Root>
-        <Button size="xs" type="submit" disabled={name.trim() === ''}>
+        <Button size="xs" type="submit" disabled={name.trim() === '' || !(fetches || reports)}>
           Make a token
         </Button>
       </form>
@@ -112,7 +119,7 @@ function Tokens({ brand }: { brand: string }) {
             <small>
               made {day(token.at)} by {token.by}, {token.usedAt ? `last used ${day(token.usedAt)}` : 'never used'}
               {token.endsAt && `, good until ${day(token.endsAt)}`}
-              {token.reports && ', may report'}
+              {!token.fetches ? ', reports only' : token.reports ? ', fetches and reports' : ''}
             </small>
             <Button
               size="2xs"
