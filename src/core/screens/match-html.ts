@@ -7,12 +7,12 @@ const MOST_ROWS = 1_500;
 
 const STYLE = `
   @page { size: A4 landscape; margin: 14mm 12mm }
-  body { font: 9pt/1.35 Archivo, sans-serif; color: #141414; margin: 0; -webkit-print-color-adjust: exact }
+  body { font: 9pt/1.35 'Archivo Variable', sans-serif; color: #141414; margin: 0; -webkit-print-color-adjust: exact }
   h1 { font-size: 17pt; margin: 0 0 1mm } h2 { font-size: 11pt; margin: 6mm 0 1.5mm; break-after: avoid } p { margin: 0 0 4mm; color: #555 }
   table { border-collapse: collapse; width: 100% } thead { display: table-header-group } tr { break-inside: avoid }
   th { text-align: left; font-weight: 600; border-bottom: 0.3mm solid #141414; padding: 1mm 2mm 1mm 0; vertical-align: bottom }
   td { border-bottom: 0.1mm solid #bbb; padding: 0.8mm 2mm 0.8mm 0; vertical-align: top }
-  code { font: 8pt 'Martian Mono', monospace } i { display: inline-block; width: 9mm; height: 3.6mm; vertical-align: -0.6mm; margin-right: 1.5mm }
+  code { font: 8pt 'Martian Mono Variable', monospace; font-stretch: 75% } i { display: inline-block; width: 9mm; height: 3.6mm; vertical-align: -0.6mm; margin-right: 1.5mm; box-shadow: 0 0 0 0.1mm #bbb }
   td.other { font-weight: 600 } small { display: block; font-size: 8pt; font-weight: 400; color: #555 }
 `;
 
