@@ -50,7 +50,7 @@ module.exports = {
       shelf: ['base', 'colour', 'brand'],
       organisation: ['brand'],
       screens: ['base', 'colour', 'image', 'brand'],
-      archive: ['base', 'source', 'brand', 'formats', 'release'],
+      archive: ['base', 'source', 'brand', 'formats', 'release', 'screens'],
     }),
     rule(
       'kit-knows-no-format',

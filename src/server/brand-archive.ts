@@ -25,7 +25,7 @@ const IMPORTED = ' (imported)';
 
 const MEGABYTE = 2 ** 20;
 
-/** A brand whole, with its history, releases, pictures, hosts and profiles, as one zip. @returns it, and what the brand is called */
+/** A brand whole, with its history, releases, pictures, hosts, profiles and screens, as one zip. @returns it, and what the brand is called */
 export async function exportBrand(
   person: PersonRow,
   organisationId: string,
@@ -49,8 +49,21 @@ const ALL_FILES = ['pictures', 'hosts', 'print_profiles', 'release_files']
 
 /** Everything at one moment, whatever happens meanwhile. */
 async function archiveOf(id: string): Promise<BrandArchive> {
-  const { sequelize, Brand, Snapshot, Change, Release, ReleaseFile, SignOff, Remark, Picture, Host, PrintProfile, Person } =
-    database();
+  const {
+    sequelize,
+    Brand,
+    Snapshot,
+    Change,
+    Release,
+    ReleaseFile,
+    SignOff,
+    Remark,
+    Picture,
+    Host,
+    PrintProfile,
+    Person,
+    Screen,
+  } = database();
   return sequelize.transaction({ isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ }, async (transaction) => {
     const select = async <T extends object>(sql: string) =>
       sequelize.query<T>(sql, { type: QueryTypes.SELECT, replacements: { id }, transaction });
@@ -114,6 +127,7 @@ async function archiveOf(id: string): Promise<BrandArchive> {
     const pictures = await Picture.findAll({ ...where, attributes: [...attributes, 'mediaType'] });
     const hosts = await Host.findAll({ ...where, attributes });
     const profiles = await PrintProfile.findAll({ ...where, attributes: [...attributes, 'name'] });
+    const screens = (await Screen.findAll({ ...where, order: ['at', 'id'] })).filter(({ kind }) => kind.is !== 'build');
     const bytes = await select<{ sha256: string; bytes: Buffer }>(
       `SELECT DISTINCT ON (sha256) sha256, bytes FROM (${ALL_FILES}) f`,
     );
@@ -128,6 +142,14 @@ async function archiveOf(id: string): Promise<BrandArchive> {
       pictures: pictures.map((row) => ({ sha256: row.sha256, mediaType: row.mediaType, ...done(row) })),
       hosts: hosts.map((row) => ({ sha256: row.sha256, ...done(row) })),
       profiles: profiles.map((row) => ({ sha256: row.sha256, name: row.name, ...done(row) })),
+      screens: screens.map((row) => ({
+        id: row.id,
+        name: row.name,
+        kind: row.kind,
+        held: row.held,
+        edits: row.edits,
+        ...done(row),
+      })),
     };
     const rows = await Person.findAll({ where: { id: [...people.keys()] }, attributes: ['id', 'name'], transaction });
     const names = new Map(rows.map((person) => [person.id, person.name]));
@@ -160,7 +182,7 @@ async function keepArchive(
   { head, changes, last, files }: OpenedArchive,
   transaction: Transaction,
 ): Promise<void> {
-  const { Brand, Snapshot, Change, SignOff, Remark, Picture, Host, PrintProfile, Person } = database();
+  const { Brand, Snapshot, Change, SignOff, Remark, Picture, Host, PrintProfile, Person, Screen } = database();
   const brandId = last.id;
   const bytesOf = (sha256: string) => Buffer.from(files.get(sha256)!);
   const people = head.people.map((name) => ({ id: newId(), name: name.replace(IMPORTED, '') + IMPORTED }));
@@ -234,4 +256,5 @@ async function keepArchive(
     await Host.create({ ...done(doer), sha256, bytes: bytesOf(sha256) }, { transaction });
   for (const { sha256, name, ...doer } of head.profiles)
     await PrintProfile.create({ ...done(doer), sha256, name, bytes: bytesOf(sha256) }, { transaction });
+  for (const { by, at, ...screen } of head.screens) await Screen.create({ ...screen, ...done({ by, at }) }, { transaction });
 }

@@ -21,6 +21,8 @@ beforeAll(async () => {
   await ida.fetch('/api/brands/quillhaven/pictures', { method: 'POST', body: PNG, headers: { origin: server.url } });
   const { seq } = (await ida.send('GET', '/api/brands/quillhaven')).body;
   expect((await ida.send('POST', '/api/brands/quillhaven/releases', { seq, title: 'Spring', note: 'For all' })).status).toBe(200);
+  const held = await ida.send('PATCH', '/api/brands/quillhaven/screens/booking', { held: 1, name: 'Booking, held' });
+  expect(held.status).toBe(200);
   const review = { id: 'review1', title: 'Look at it', note: '' };
   expect((await oren.send('POST', '/api/brands/quillhaven/sign-offs', review)).status).toBe(200);
   await ida.change([{ do: 'swatch.edit', id: 'core-foam', set: { value: '#202020' } }]);
@@ -61,6 +63,9 @@ test('comes back with its history, its releases byte for byte, its pictures and 
     expect(await bytesAt(`/deliver/${id}/1/${path}`)).toEqual(await bytesAt(`/deliver/quillhaven/1/${path}`));
   const [picture] = Object.entries(unzipSync(archive)).find(([, bytes]) => PNG.equals(bytes))!;
   expect(await bytesAt(`/api/brands/${id}/pictures/${picture.slice('files/'.length)}`)).toEqual(PNG);
+  const screens = async (brand: string) => (await get(`${brand}/screens`)).screens;
+  expect(await screens(id)).toEqual(await screens('quillhaven'));
+  expect(await screens(id)).toEqual(expect.arrayContaining([expect.objectContaining({ name: 'Booking, held', held: 1 })]));
   // What was under way there is over here, for those who would answer are not here.
   const { signOffs } = await get(`${id}/sign-offs`);
   expect(signOffs).toMatchObject([{ title: 'Look at it', outcome: 'withdrawn', by: 'Oren (imported)' }]);
@@ -123,6 +128,8 @@ test.each<[string, () => Uint8Array, string]>([
     () => head((told) => (told.releases[0].seq = 5_000)),
     'Release 1 of this archive is not in its place',
   ],
+  ['a screen at no release', () => head((told) => (told.screens[0].held = 99)), 'The screen Operations dashboard'],
+  ['a screen that is a build', () => head((told) => (told.screens[0].kind = { is: 'build', token: 'x' })), 'The screen'],
   [
     'a file with other bytes',
     () =>

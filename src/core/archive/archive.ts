@@ -3,6 +3,7 @@ import { isStorable, UNSTORABLE } from '../base/storable';
 import { KeptBrand, type Brand } from '../brand/document';
 import { EntityId, FileHash, name, releasePath, text } from '../brand/fields';
 import { ReleaseRule, SIGN_OFF_LIMITS } from '../release/sign-off';
+import { NewScreen, SCREEN_LIMITS } from '../screens/screen';
 
 /** Bounds of an archive, in bytes: as it is sent, and unpacked. */
 export const ARCHIVE_LIMITS = { packed: 128 * 1024 * 1024, unpacked: 192 * 1024 * 1024 } as const;
@@ -57,6 +58,14 @@ const ArchivedSignOff = z.strictObject({
     .max(SIGN_OFF_LIMITS.remarks),
 });
 
+/** A screen as it was set up. Those that are builds stay behind with their tokens, and what screens showed is read again. */
+const ArchivedScreen = NewScreen.extend({
+  held: z.int().min(1).nullable(),
+  edits: z.record(releasePath, z.string().max(SCREEN_LIMITS.editBytes)),
+  by: who,
+  at,
+});
+
 /** What an archive says of its brand, in `about.json`. */
 export const ArchiveHead = z.strictObject({
   format: z.literal('breakwater-brand-archive'),
@@ -72,6 +81,8 @@ export const ArchiveHead = z.strictObject({
   pictures: z.array(kept.extend({ mediaType })).max(1_000),
   hosts: z.array(kept).max(1_000),
   profiles: z.array(kept.extend({ name: text(500) })).max(1_000),
+  /** None in archives of before there were any. */
+  screens: z.array(ArchivedScreen).max(SCREEN_LIMITS.screens).default([]),
 });
 export type ArchiveHead = z.output<typeof ArchiveHead>;
 

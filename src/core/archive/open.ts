@@ -63,10 +63,18 @@ async function opened(bytes: Uint8Array, id: string): Promise<OpenedArchive> {
   const { releases, ...told } = read(ArchiveHead, textOf(head, ARCHIVE_PATHS.head), 'about.json');
   const first = { seq: told.first.seq, document: { ...told.first.document, id } };
   const files = await checkedFiles(parts);
-  const { pictures, hosts, profiles, people } = told;
+  const { pictures, hosts, profiles, people, screens } = told;
   const named = [...pictures, ...hosts, ...profiles, ...releases.flatMap((release) => [...release.files, ...release.manifest])];
   const missing = named.find(({ sha256: hash }) => !files.has(hash));
   if (missing) throw new Problem(`A file of this archive is missing (${missing.sha256.slice(0, 12)}…); ${AGAIN}`);
+
+  const isAmiss = ({ id: screen, kind, held }: (typeof screens)[number], index: number) =>
+    kind.is === 'build' ||
+    (kind.is === 'picture' && !pictures.some((picture) => picture.sha256 === kind.picture)) ||
+    (held ?? 0) > releases.length ||
+    screens.findIndex((one) => one.id === screen) !== index;
+  const amiss = screens.find(isAmiss);
+  if (amiss) throw new Problem(`The screen ${amiss.name} of this archive is not as it should be; ${AGAIN}`);
 
   const changes: ReplayedChange[] = [];
   const documents = new Map([[first.seq, first.document]]);
@@ -88,7 +96,9 @@ async function opened(bytes: Uint8Array, id: string): Promise<OpenedArchive> {
   }
 
   const remarks = told.signOffs.flatMap((signOff) => signOff.remarks);
-  const doers = [...changes, ...releases, ...told.signOffs, ...remarks, ...pictures, ...hosts, ...profiles].map(({ by }) => by);
+  const doers = [...changes, ...releases, ...told.signOffs, ...remarks, ...pictures, ...hosts, ...profiles, ...screens].map(
+    ({ by }) => by,
+  );
   if ([...doers, ...remarks.map(({ settledBy }) => settledBy ?? 0)].some((place) => place >= people.length))
     throw new Problem(`This archive does not say who did all that it tells of; ${AGAIN}`);
   return {
