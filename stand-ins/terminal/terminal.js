@@ -27,6 +27,9 @@ async function prepare() {
   return schemes;
 }
 
+// The emulator stops drawing while it is scrolled out of sight, where it can tell; a screen that is read back is drawn always.
+delete window.IntersectionObserver;
+
 const paint = (codes, text) => `\x1b[${codes}m${text}\x1b[0m`;
 const bar = (bright) => SIXTEEN.map((_, at) => paint(`${(bright ? 100 : 40) + at}`, '       ')).join(' ');
 const COMMANDS = {

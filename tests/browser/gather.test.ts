@@ -467,6 +467,6 @@ test('the colours of a page of the web come by its address, with where they stan
   expect((await documentNow()).brand.palettes.at(-1)).toMatchObject({
     name: 'Harbour gallery',
     source: { file: expect.stringMatching(/^127\.0\.0\.1:\d+\/$/) },
-    swatches: expect.arrayContaining([expect.objectContaining({ name: 'kelp', colour: '#4d6b3c' })]),
+    swatches: expect.arrayContaining([expect.objectContaining({ name: 'kelp', value: '#4d6b3c' })]),
   });
 });

@@ -81,7 +81,7 @@ test('formats lists every format with what it does', async () => {
   expect(ids(rows.filter(({ reads, writes }) => reads && writes))).toBe(
     'brand palette dtcg ase riff-pal gpl soc xlsx ooxml-theme svg aco hex csv',
   );
-  expect(ids(rows.filter(({ reads, writes }) => !reads && writes)).split(' ')).toHaveLength(39);
+  expect(ids(rows.filter(({ reads, writes }) => !reads && writes)).split(' ')).toHaveLength(40);
   expect(ids(rows.filter(({ reads, writes }) => reads && !writes))).toBe('picture json stylesheet text');
   const lines = (await breakwater('formats')).stdout.split('\n');
   expect(lines).toHaveLength(rows.length + 1);
