@@ -12,7 +12,7 @@ const PATIENCE_MS = 10_000;
 const MOST_REDIRECTS = 5;
 
 /** Who wants something of elsewhere, for what is written down: a person of a brand, or the server for one. */
-export interface Asker {
+export interface OnBehalfOf {
   readonly brand: string;
   readonly by: { readonly id: string | null; readonly name: string };
 }
@@ -40,9 +40,9 @@ export interface Answer {
  * written down, those that came to nothing too.
  * @throws Refused with one sentence where it is not allowed, not reached, too large or too slow
  */
-export async function reach(asker: Asker, wanted: Wanted): Promise<Answer> {
+export async function reach(whom: OnBehalfOf, wanted: Wanted): Promise<Answer> {
   const note = (came: string) =>
-    writeDownOf(asker.by, asker.brand, {
+    writeDownOf(whom.by, whom.brand, {
       what: wanted.sent ? 'send-out' : 'fetch',
       about: `${withoutQuery(wanted.address)}: ${came}`,
     });

@@ -17,6 +17,8 @@ const MOST = 10;
 /** How many deliveries of each are told of, and how long they are kept, in days. */
 const TOLD = 50;
 const KEPT_DAYS = 30;
+/** With so many messages that wait, no trial is added to them. */
+const MOST_WAITING = 20;
 /** Of an answer only its status counts. */
 const ANSWER_BYTES = 64 * 1024;
 /** Of a secret, in bytes (Standard Webhooks 1.0: between 24 and 64). */
@@ -87,6 +89,8 @@ export async function removeWebhook(person: PersonRow, brandId: string, id: stri
 /** Sends a message that says nothing, to see whether one arrives. */
 export async function tryWebhook(brandId: string, id: string): Promise<void> {
   const row = await webhookOf(brandId, id);
+  if ((await database().Delivery.count({ where: { webhookId: id, state: 'waiting' } })) >= MOST_WAITING)
+    throw new Refused(409, `${MOST_WAITING} messages wait to be sent there already; see what becomes of them first.`);
   const brand = await database().Brand.findByPk(brandId);
   await database().sequelize.transaction((transaction) => deliver([row], brand!, 'trial', {}, transaction));
 }
@@ -97,9 +101,11 @@ export async function resend(brandId: string, webhookId: string, id: string): Pr
   const { Delivery, sequelize } = database();
   const row = EntityId.safeParse(id).success && (await Delivery.findOne({ where: { webhookId, id } }));
   if (!row) throw new Refused(404, `This message is not kept any more: they are for ${KEPT_DAYS} days.`);
-  if (row.state === 'waiting') throw new Refused(409, 'This message waits to be sent already.');
   await sequelize.transaction(async (transaction) => {
-    await row.update({ state: 'waiting', tries: 0 }, { transaction });
+    // Asked for by two people at once, it is sent once.
+    const where = { id, state: { [Op.ne]: 'waiting' as const } };
+    const [count] = await Delivery.update({ state: 'waiting', tries: 0 }, { where, transaction });
+    if (count === 0) throw new Refused(409, 'This message waits to be sent already.');
     await queueDelivery(id, transaction);
   });
 }
