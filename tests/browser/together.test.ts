@@ -223,7 +223,8 @@ test('a link lets somebody in; a role that is taken away ends what they hear', a
   await fill('password', 'a long password');
   await page.locator('::-p-xpath(//button[. = "Join"])').click();
   await page.waitForSelector('[data-testid=kept]');
-  await page.waitForFunction(() => document.body.innerText.includes('Runa, viewer'));
+  // As it changes, and not as it is drawn: a page that is not in front may be drawn late.
+  await page.waitForSelector('::-p-text(Runa, viewer)', { timeout: 60_000 });
   await oren.sees('Runa');
   await ida.page.reload();
   await tab(ida, 'People');
@@ -232,7 +233,8 @@ test('a link lets somebody in; a role that is taken away ends what they hear', a
   await ida.page.waitForFunction(() => !document.body.innerText.includes('Runa'));
   // Oren no longer sees her here, and her page hears nothing any more.
   await oren.page.waitForFunction(() => !document.querySelector('header')!.innerText.includes('Runa'));
-  await page.waitForFunction(() => document.querySelector('[data-testid=kept]')?.textContent?.startsWith('No server'));
+  const toldSo = () => document.querySelector('[data-testid=kept]')?.textContent?.startsWith('No server');
+  await page.waitForFunction(toldSo, { polling: 'mutation', timeout: 60_000 });
   await tab(ida, 'What was done');
   await ida.sees('Runa joined as viewer');
   await page.close();
