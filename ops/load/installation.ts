@@ -108,6 +108,12 @@ export class Installation {
       `INSERT INTO snapshots SELECT copy, 0, jsonb_set(document::jsonb, '{id}', to_jsonb(copy)) FROM snapshots, unnest($1::text[]) AS copy WHERE brand_id = 'quillhaven' AND seq = 0`,
       [ids],
     );
+    // What its grafts are written onto, or nothing of it could be released.
+    await this.query(
+      `INSERT INTO hosts (brand_id, sha256, bytes, person_id)
+         SELECT copy, sha256, bytes, person_id FROM hosts, unnest($1::text[]) AS copy WHERE brand_id = 'quillhaven'`,
+      [ids],
+    );
   }
 
   /** So many people, signed in at a server. */

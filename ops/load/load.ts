@@ -72,7 +72,7 @@ async function release(instance: Instance, brands: readonly string[]): Promise<v
       method: 'POST',
       body: JSON.stringify({ seq, note: '' }),
     });
-    if (!made.ok) throw new Error(`No release of ${brand}: ${made.status}`);
+    if (!made.ok) throw new Error(`No release of ${brand}: ${made.status} ${await made.text()}`);
   }
 }
 

@@ -1,4 +1,4 @@
-import { Button, Checkbox, NativeSelect } from '@chakra-ui/react';
+import { Button, NativeSelect } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Brand } from '@/core/brand/document';
@@ -7,6 +7,7 @@ import { request } from '@/ui/request';
 import { tell } from '@/ui/notices';
 import { useAct, useLooking, useOrganisation, useTold } from './organisation-context';
 import type { HouseHolder, ToldHouseSet } from '@/core/organisation/told';
+import { Tick } from '@/ui/tick';
 import css from './organisation.module.css';
 
 /** The palettes that new brands begin with: what they are, which brands have them, and how they are made others. */
@@ -112,20 +113,17 @@ function MakeHouse({ current, isOurs }: { current: number; isOurs: boolean }) {
         {data?.palettes.map((palette) => (
           <li key={palette.id}>
             <i style={{ background: ribbon(palette.swatches.map(({ value }) => value)) }} />
-            <Checkbox.Root
-              size="sm"
+            <Tick
               checked={!left.has(palette.id)}
-              onCheckedChange={({ checked }) => {
+              onTick={(checked) => {
                 const next = new Set(left);
-                if (checked === true) next.delete(palette.id);
+                if (checked) next.delete(palette.id);
                 else next.add(palette.id);
                 setLeft(next);
               }}
             >
-              <Checkbox.HiddenInput />
-              <Checkbox.Control />
-              <Checkbox.Label>{palette.name}</Checkbox.Label>
-            </Checkbox.Root>
+              {palette.name}
+            </Tick>
             <small>{palette.swatches.length}</small>
           </li>
         ))}

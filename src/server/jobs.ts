@@ -63,14 +63,14 @@ export async function prepareJobs(): Promise<void> {
   }
 }
 
-/** Has a delivery done, once the transaction is through that it is part of, and not at all when that is not. */
-export async function queueDelivery(delivery: string, transaction: Transaction): Promise<void> {
+/** Has deliveries done, once the transaction is through that they are part of, and not at all when that is not. */
+export async function queueDeliveries(deliveries: readonly string[], transaction: Transaction): Promise<void> {
   const executeSql = async (text: string, values: unknown[]) => {
     const [rows] = await database().sequelize.query(text, { bind: values.map((value) => value ?? null), transaction });
     return { rows };
   };
-  const id = await queue().send(QUEUE, { delivery } satisfies Delivery, { db: { executeSql } });
-  if (id === null) throw new Error('the queue is not there; the database is not up to date');
+  const jobs = deliveries.map((delivery) => ({ name: QUEUE, data: { delivery } satisfies Delivery }));
+  await queue().insert(jobs, { db: { executeSql } });
 }
 
 /**

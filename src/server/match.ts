@@ -5,7 +5,7 @@ import { inChromium } from './chromium';
 import { Refused } from './refused';
 import { latestNumber } from './release-number';
 import { documentsOf } from './releases';
-import { readingsOf, screensOf } from './screens';
+import { latestReadings, screensOf } from './screens';
 import { writer } from './writer';
 
 export const MATCH_FORMS = ['json', 'csv', 'pdf'] as const;
@@ -30,18 +30,16 @@ async function watchedRelease(brandId: string): Promise<WatchedRelease> {
   const release = await latestNumber(brandId);
   if (release === 0) throw new Refused(409, 'Nothing has been released yet, so there is nothing to hold a screen against.');
   const screens = await screensOf(brandId);
-  const told = await Promise.all(
-    screens.map(({ id, kind, readAt }) => (kind.is === 'build' || readAt === null ? [] : readingsOf(brandId, id))),
-  );
+  const told = await latestReadings(brandId);
   const numbers = [
     release,
-    ...told.flatMap((readings) => readings.map((reading) => reading.release)),
+    ...[...told.values()].flatMap((readings) => readings.map((reading) => reading.release)),
     ...screens.flatMap(({ fetched }) => fetched ?? []),
   ];
   const documents = await documentsOf(brandId, numbers);
-  const read = screens.map((screen, at): ReadScreen => {
+  const read = screens.map((screen): ReadScreen => {
     const fetched = screen.fetched === null ? undefined : documents.get(screen.fetched);
-    return { screen, readings: fetched ? builtReadings(fetched, screen.fetched!) : told[at]! };
+    return { screen, readings: fetched ? builtReadings(fetched, screen.fetched!) : (told.get(screen.id) ?? []) };
   });
   return { brand: documents.get(release)!, release, documents, read };
 }

@@ -2,7 +2,7 @@ import type { QueryInterface } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { database } from './database';
 import { prepareJobs } from './jobs';
-import { MIGRATIONS } from './migration-steps';
+import { MIGRATIONS } from './migration-steps/all-steps';
 import { indexAll } from './swatch-index';
 
 /** The way from an empty database to today's. */

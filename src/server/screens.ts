@@ -190,12 +190,26 @@ async function driftBefore(brandId: string, screenId: string): Promise<ReadonlyM
 }
 
 /** What a screen was last found to show, theme by theme. */
-export async function readingsOf(brandId: string, id: string): Promise<Reading[]> {
+export async function readingsOf(brandId: string, id: string): Promise<readonly Reading[]> {
   await screenOf(brandId, id);
-  const { Reading } = database();
-  const release = await Reading.max<number | null, InstanceType<typeof Reading>>('release', { where: { brandId, screenId: id } });
-  const rows = await Reading.findAll({ where: { brandId, screenId: id, release: release ?? 0 }, order: ['theme'] });
-  return rows.map(({ theme, runs, seen }) => ({ theme, release: runs, seen }));
+  return (await latestReadings(brandId, id)).get(id) ?? [];
+}
+
+/** What the screens of a brand, or one of them, were last found to show; those that were never read are not there. */
+export async function latestReadings(
+  brandId: string,
+  only: string | null = null,
+): Promise<ReadonlyMap<string, readonly Reading[]>> {
+  const rows = await database().sequelize.query<Reading & { screen: string }>(
+    `SELECT screen_id AS screen, theme, runs AS release, seen FROM readings r
+     WHERE brand_id = :brandId AND (:only::text IS NULL OR screen_id = :only)
+       AND release = (SELECT max(release) FROM readings WHERE brand_id = r.brand_id AND screen_id = r.screen_id)
+     ORDER BY screen_id, theme`,
+    { type: QueryTypes.SELECT, replacements: { brandId, only } },
+  );
+  const found = new Map<string, Reading[]>();
+  for (const { screen, ...reading } of rows) found.set(screen, [...(found.get(screen) ?? []), reading]);
+  return found;
 }
 
 /** How the figure went from release to release, the oldest first. */

@@ -8,7 +8,7 @@ import { announce } from './announce';
 import { database } from './database';
 import { writeDownOf } from './deeds';
 import { environment } from './environment';
-import { queueDelivery } from './jobs';
+import { queueDeliveries } from './jobs';
 import { Refused } from './refused';
 import type { BrandRow, PersonRow, WebhookRow } from './rows';
 import { reach } from './way-out';
@@ -106,7 +106,7 @@ export async function resend(brandId: string, webhookId: string, id: string): Pr
     const where = { id, state: { [Op.ne]: 'waiting' as const } };
     const [count] = await Delivery.update({ state: 'waiting', tries: 0 }, { where, transaction });
     if (count === 0) throw new Refused(409, 'This message waits to be sent already.');
-    await queueDelivery(id, transaction);
+    await queueDeliveries([id], transaction);
   });
 }
 
@@ -135,11 +135,13 @@ async function deliver(
   const at = new Date();
   const body = JSON.stringify({ type: event, timestamp: at.toISOString(), data: { brand: { id, name }, ...about } });
   const old = new Date(at.getTime() - KEPT_DAYS * 86_400_000);
-  for (const webhook of webhooks) {
-    await Delivery.destroy({ where: { webhookId: webhook.id, at: { [Op.lt]: old } }, transaction });
-    const delivery = await Delivery.create({ id: newId(), webhookId: webhook.id, event, body, at }, { transaction });
-    await queueDelivery(delivery.id, transaction);
-  }
+  const rows = webhooks.map((webhook) => ({ id: newId(), webhookId: webhook.id, event, body, at }));
+  await Delivery.destroy({ where: { webhookId: rows.map((row) => row.webhookId), at: { [Op.lt]: old } }, transaction });
+  await Delivery.bulkCreate(rows, { transaction });
+  await queueDeliveries(
+    rows.map((row) => row.id),
+    transaction,
+  );
 }
 
 /**

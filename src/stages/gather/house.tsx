@@ -1,4 +1,4 @@
-import { Button, Checkbox } from '@chakra-ui/react';
+import { Button } from '@chakra-ui/react';
 import { useState } from 'react';
 import { pinHouse, takeHouse, type HouseDifference } from '@/core/brand/house-set';
 import { deltaE2000 } from '@/core/colour/difference';
@@ -8,6 +8,7 @@ import { Patches } from '@/ui/changes/change-list';
 import { useHouse } from '@/ui/house';
 import { tell } from '@/ui/notices';
 import { ribbon } from '@/ui/ribbon';
+import { Tick } from '@/ui/tick';
 import css from './house.module.css';
 
 /** The organisation's own palettes beside the brand: what differs, taken whole or in part, or left as it is. */
@@ -60,16 +61,9 @@ export function House() {
           <ul className={css.differences} aria-label="What differs">
             {differences.map((difference) => (
               <li key={difference.id}>
-                <Checkbox.Root
-                  size="sm"
-                  disabled={!mayEdit}
-                  checked={!left.has(difference.id)}
-                  onCheckedChange={({ checked }) => turn(difference.id, checked === true)}
-                >
-                  <Checkbox.HiddenInput />
-                  <Checkbox.Control />
-                  <Checkbox.Label>{difference.name}</Checkbox.Label>
-                </Checkbox.Root>
+                <Tick disabled={!mayEdit} checked={!left.has(difference.id)} onTick={(checked) => turn(difference.id, checked)}>
+                  {difference.name}
+                </Tick>
                 <Patches before={hexOf(difference.here)} after={hexOf(difference.house)} />
                 <small>{words(difference)}</small>
               </li>

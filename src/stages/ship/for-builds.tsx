@@ -1,7 +1,8 @@
-import { Button, Checkbox, Input, NativeSelect } from '@chakra-ui/react';
+import { Button, Input, NativeSelect } from '@chakra-ui/react';
 import { useState } from 'react';
 import { Copyable } from '@/ui/readout/copyable';
 import { request } from '@/ui/request';
+import { Tick } from '@/ui/tick';
 import { ConsumerDialog } from './consumer-dialog';
 import { useServerList } from './use-server-list';
 import css from './ship.module.css';
@@ -91,16 +92,12 @@ function Tokens({ brand }: { brand: string }) {
           </NativeSelect.Field>
           <NativeSelect.Indicator />
         </NativeSelect.Root>
-        <Checkbox.Root size="sm" checked={fetches} onCheckedChange={({ checked }) => setFetches(checked === true)}>
-          <Checkbox.HiddenInput />
-          <Checkbox.Control />
-          <Checkbox.Label>fetches</Checkbox.Label>
-        </Checkbox.Root>
-        <Checkbox.Root size="sm" checked={reports} onCheckedChange={({ checked }) => setReports(checked === true)}>
-          <Checkbox.HiddenInput />
-          <Checkbox.Control />
-          <Checkbox.Label>reports</Checkbox.Label>
-        </Checkbox.Root>
+        <Tick checked={fetches} onTick={(checked) => setFetches(checked)}>
+          fetches
+        </Tick>
+        <Tick checked={reports} onTick={(checked) => setReports(checked)}>
+          reports
+        </Tick>
         <Button size="xs" type="submit" disabled={name.trim() === '' || !(fetches || reports)}>
           Make a token
         </Button>

@@ -1,9 +1,10 @@
-import { Button, Checkbox, Input } from '@chakra-ui/react';
+import { Button, Input } from '@chakra-ui/react';
 import { useState } from 'react';
 import { WEBHOOK_EVENTS, type ToldDelivery, type ToldWebhook, type WebhookEvent } from '@/core/screens/webhook';
 import { useBrand } from '@/ui/brand-context';
 import { Copyable } from '@/ui/readout/copyable';
 import { request } from '@/ui/request';
+import { Tick } from '@/ui/tick';
 import { ConsumerDialog } from './consumer-dialog';
 import { useServerList } from './use-server-list';
 import css from './ship.module.css';
@@ -61,18 +62,14 @@ function List({ brand }: { brand: string }) {
           onChange={({ target }) => setAddress(target.value)}
         />
         {WEBHOOK_EVENTS.map((event) => (
-          <Checkbox.Root
+          <Tick
             key={event}
-            size="sm"
+
             checked={events.includes(event)}
-            onCheckedChange={({ checked }) =>
-              setEvents(WEBHOOK_EVENTS.filter((each) => (each === event ? checked === true : events.includes(each))))
-            }
+            onTick={(checked) => setEvents(WEBHOOK_EVENTS.filter((each) => (each === event ? checked : events.includes(each))))}
           >
-            <Checkbox.HiddenInput />
-            <Checkbox.Control />
-            <Checkbox.Label>{EVENT_WORDS[event]}</Checkbox.Label>
-          </Checkbox.Root>
+            {EVENT_WORDS[event]}
+          </Tick>
         ))}
         <Button size="xs" type="submit" flexShrink={0} disabled={address.trim() === '' || events.length === 0}>
           Add a webhook

@@ -1,9 +1,10 @@
-import { Checkbox, NativeSelect, Table } from '@chakra-ui/react';
+import { NativeSelect, Table } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import { assignments, mergedValues } from '@/core/brand/data-fields';
 import type { DataField } from '@/core/brand/document';
 import { likelyChoice, readValues, valueTable } from '@/core/brand/value-table';
 import { useBrand } from '@/ui/brand-context';
+import { Tick } from '@/ui/tick';
 import css from './values.module.css';
 import { FormDialog } from '@/ui/form-dialog';
 
@@ -58,15 +59,9 @@ export function ValuesImport({ field, file, onTake, onClose }: ValuesImportProps
           chosen={choice.tokens === null ? NONE : String(choice.tokens)}
           onChoose={(column) => setChoice({ ...choice, tokens: column === NONE ? null : Number(column) })}
         />
-        <Checkbox.Root
-          size="sm"
-          checked={choice.heading}
-          onCheckedChange={({ checked }) => setChoice({ ...choice, heading: checked === true })}
-        >
-          <Checkbox.HiddenInput />
-          <Checkbox.Control />
-          <Checkbox.Label>The first line is a heading</Checkbox.Label>
-        </Checkbox.Root>
+        <Tick checked={choice.heading} onTick={(checked) => setChoice({ ...choice, heading: checked })}>
+          The first line is a heading
+        </Tick>
       </div>
       <Table.ScrollArea maxHeight="220px" borderWidth="1px">
         <Table.Root size="sm">

@@ -1,4 +1,4 @@
-import { Button, Checkbox } from '@chakra-ui/react';
+import { Button } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { compareBrands } from '@/core/brand/compare';
@@ -11,6 +11,7 @@ import { coloursOf } from '@/ui/changes/colours-of';
 import { tell } from '@/ui/notices';
 import { ribbon } from '@/ui/ribbon';
 import { brandAtQuery } from '@/ui/sign-offs';
+import { Tick } from '@/ui/tick';
 import type { PastChange } from './use-past';
 import css from './history.module.css';
 
@@ -113,16 +114,9 @@ function Back({ then, before, change }: { then: Brand; before: Brand; change: Pa
           <ul className={css.since} aria-label="Different today">
             {differences.slice(0, LISTED).map(({ id, kind, name, what }) => (
               <li key={id}>
-                <Checkbox.Root
-                  size="sm"
-                  disabled={!mayEdit}
-                  checked={ticked.has(id)}
-                  onCheckedChange={({ checked }) => turn(id, checked === true)}
-                >
-                  <Checkbox.HiddenInput />
-                  <Checkbox.Control />
-                  <Checkbox.Label>{name}</Checkbox.Label>
-                </Checkbox.Root>
+                <Tick disabled={!mayEdit} checked={ticked.has(id)} onTick={(checked) => turn(id, checked)}>
+                  {name}
+                </Tick>
                 <Patches before={today(id)} after={past(id)} />
                 <small>
                   {what}, {kind === 'added' ? 'not there today' : kind === 'removed' ? 'not there then' : `${kind} since`}
