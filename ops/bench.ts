@@ -8,6 +8,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { AIMS_FILE, aimsTable } from './bench-aims';
+import { watchStolen } from './stolen';
 
 const PARTS = ['core', 'files', 'prove', 'drag', 'load', 'tokens', 'ship', 'heavy', 'search'];
 
@@ -19,13 +20,16 @@ const folder = mkdtempSync(join(tmpdir(), 'breakwater-aims-'));
 const file = join(folder, 'aims');
 writeFileSync(file, '');
 const failed: string[] = [];
+const stolen: string[] = [];
 for (const part of wanted.length > 0 ? wanted : PARTS) {
+  const share = watchStolen();
   const { status } = spawnSync(process.execPath, ['--import', 'tsx', `ops/bench-${part}.ts`], {
     stdio: 'inherit',
     env: { ...process.env, [AIMS_FILE]: file },
   });
+  stolen.push(`${part} ${share().toFixed(0)} %`);
   if (status !== 0) failed.push(part);
 }
-process.stdout.write(`\n${aimsTable(file)}\n`);
+process.stdout.write(`\n${aimsTable(file)}\nOf the processor time that was wanted, the host gave to others: ${stolen.join(', ')}.\n`);
 rmSync(folder, { recursive: true });
 if (failed.length > 0) throw new Error(`Not measured to the end: ${failed.join(', ')}.`);
