@@ -30,6 +30,8 @@ for (const part of wanted.length > 0 ? wanted : PARTS) {
   stolen.push(`${part} ${share().toFixed(0)} %`);
   if (status !== 0) failed.push(part);
 }
-process.stdout.write(`\n${aimsTable(file)}\nOf the processor time that was wanted, the host gave to others: ${stolen.join(', ')}.\n`);
+process.stdout.write(
+  `\n${aimsTable(file)}\nOf the processor time that was wanted, the host gave to others: ${stolen.join(', ')}.\n`,
+);
 rmSync(folder, { recursive: true });
 if (failed.length > 0) throw new Error(`Not measured to the end: ${failed.join(', ')}.`);

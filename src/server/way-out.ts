@@ -65,7 +65,7 @@ async function attempt({ address, sent, most }: Wanted): Promise<Answer> {
   const signal = AbortSignal.timeout(PATIENCE_MS);
   let url = allowedUrl(address);
   for (let redirects = 0; ; redirects++) {
-    const agent = agentTo(await checkedAddresses(url.hostname));
+    const agent = agentTo(await checkedAddresses(url.hostname, signal));
     try {
       const response = await fetch(url, {
         dispatcher: agent,
@@ -111,9 +111,9 @@ function nextOf(response: Response, from: URL): URL | null {
 }
 
 /** All network addresses of a host. Refused where one of them may not be reached: which of them is used is not for the other side to choose. */
-async function checkedAddresses(hostname: string): Promise<{ address: string; family: number }[]> {
+async function checkedAddresses(hostname: string, signal: AbortSignal): Promise<{ address: string; family: number }[]> {
   const host = hostname.replace(/^\[|\]$/g, '');
-  const found = isIP(host) > 0 ? [{ address: host, family: isIP(host) }] : await lookedUp(host);
+  const found = isIP(host) > 0 ? [{ address: host, family: isIP(host) }] : await lookedUp(host, signal);
   for (const { address } of found)
     if (!mayReach(address))
       throw new Refused(
@@ -123,11 +123,13 @@ async function checkedAddresses(hostname: string): Promise<{ address: string; fa
   return found;
 }
 
-async function lookedUp(host: string): Promise<{ address: string; family: number }[]> {
+async function lookedUp(host: string, signal: AbortSignal): Promise<{ address: string; family: number }[]> {
+  // A lookup cannot be broken off; what comes of it afterwards is of no use.
+  const tooLate = new Promise<never>((_, refuse) => signal.addEventListener('abort', () => refuse(new Error('too late'))));
   try {
-    return await lookup(host, { all: true, verbatim: true });
+    return await Promise.race([lookup(host, { all: true, verbatim: true }), tooLate]);
   } catch {
-    throw new Refused(409, `There is no host named ${host}; look at the address again.`);
+    throw new Refused(409, signal.aborted ? lateAt(host) : `There is no host named ${host}; look at the address again.`);
   }
 }
 
@@ -176,8 +178,10 @@ async function bytesOf(response: Response, most: number, url: URL): Promise<Uint
   return Buffer.concat(chunks);
 }
 
+const lateAt = (host: string) => `${host} did not answer whole within ${PATIENCE_MS / 1000} seconds; try again later.`;
+
 function whyNot(error: unknown, { host }: URL, signal: AbortSignal): string {
-  if (signal.aborted) return `${host} did not answer whole within ${PATIENCE_MS / 1000} seconds; try again later.`;
+  if (signal.aborted) return lateAt(host);
   const cause = error instanceof Error && error.cause instanceof Error ? error.cause : error;
   const code = cause instanceof Error && 'code' in cause ? String(cause.code) : '';
   if (code === 'ECONNREFUSED') return `Nobody answers at ${host}; look at the address and its port.`;
