@@ -56,9 +56,10 @@ server.on('request', (request: IncomingMessage, response: ServerResponse) => {
     if (!path.endsWith('/events')) metrics().requests.observe({ method, status: String(status) }, seconds);
     log[status >= 500 ? 'warn' : 'info']({ request: id, method, path, status, ms: Math.round(seconds * 1000) }, 'answered');
   });
-  // What is refused before it has arrived is not read to its end.
+  // What is refused before it has arrived is not read to its end; where it ends soon, the next request may follow on the same connection.
   response.once('finish', () => {
-    if (!request.complete) setTimeout(() => request.socket.destroy(), LINGER_MS).unref();
+    const giveUp = () => request.complete || request.socket.destroy();
+    if (!request.complete) setTimeout(giveUp, LINGER_MS).unref();
   });
   void asRequest(id, () => answer(request, response, path, asker));
 });

@@ -1,5 +1,6 @@
 /** What whoever runs Breakwater does: backup, restore, verify, people; upgrades of an old database; how the server is. */
 import { spawn } from 'node:child_process';
+import { Agent, request } from 'node:http';
 import { chmodSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -229,6 +230,21 @@ test('how the server is, it tells this machine or who has the token, and nobody 
   const behind = await ask('/health');
   expect([behind.status, await behind.json()]).toEqual([503, expect.objectContaining({ pending: ['0005-tokens-end'] })]);
   await inDatabase(url(), (client) => client.query(`INSERT INTO sequelize_meta VALUES ('0005-tokens-end')`));
+});
+
+test('a connection is used on after a request that was refused before all of it had arrived', async () => {
+  const agent = new Agent({ keepAlive: true, maxSockets: 1 });
+  const ask = (method: string, body = '') =>
+    new Promise((resolve, reject) => {
+      const asked = request(`${server.url}/icon.svg`, { agent, method }, (answer) => {
+        answer.resume().once('end', () => resolve([answer.statusCode, asked.reusedSocket]));
+      });
+      asked.once('error', reject).end(body);
+    });
+  expect(await ask('PUT', 'x'.repeat(300_000))).toEqual([405, false]);
+  // For longer than the server waits for the rest of what it refused.
+  for (const until = Date.now() + 1_500; Date.now() < until;) expect(await ask('GET')).toEqual([200, true]);
+  agent.destroy();
 });
 
 test('behind a pooler that lends connections by transaction everything works, with a connection of its own to listen', async () => {

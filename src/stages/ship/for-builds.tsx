@@ -1,9 +1,10 @@
-import { Button, Input, NativeSelect } from '@chakra-ui/react';
+import { Button, NativeSelect } from '@chakra-ui/react';
 import { useState } from 'react';
 import { Copyable } from '@/ui/readout/copyable';
 import { request } from '@/ui/request';
 import { Tick } from '@/ui/tick';
 import { ConsumerDialog } from './consumer-dialog';
+import { SecretForm } from './secret-form';
 import { useServerList } from './use-server-list';
 import css from './ship.module.css';
 
@@ -38,24 +39,11 @@ export function ForBuilds() {
 }
 
 function Tokens({ brand }: { brand: string }) {
-  const [name, setName] = useState('');
   const [days, setDays] = useState('');
   const [fetches, setFetches] = useState(true);
   const [reports, setReports] = useState(false);
-  const [made, setMade] = useState<string | null>(null);
   const path = `/api/brands/${brand}/build-tokens`;
   const { data, error, act } = useServerList<{ tokens: BuildToken[] }>(path);
-  const make = () =>
-    act(async () => {
-      const { secret } = await request<{ secret: string }>(path, 'POST', {
-        name,
-        days: days === '' ? null : Number(days),
-        fetches,
-        reports,
-      });
-      setMade(secret);
-      setName('');
-    });
   return (
     <div className={css.builds}>
       <p>
@@ -68,20 +56,16 @@ function Tokens({ brand }: { brand: string }) {
         It takes its token from BREAKWATER_TOKEN. A token that fetches opens the released files of this brand; one that reports
         takes what <code>verify</code>, or a page by itself, saw to Watch. Neither opens anything else.
       </p>
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          void make();
-        }}
+      <SecretForm
+        label="Where the new token is used"
+        placeholder="Where it is used, such as site build"
+        most={80}
+        does="Make a token"
+        ready={fetches || reports}
+        told="The new token."
+        send={(name) => request(path, 'POST', { name, days: days === '' ? null : Number(days), fetches, reports })}
+        act={act}
       >
-        <Input
-          size="xs"
-          value={name}
-          maxLength={80}
-          aria-label="Where the new token is used"
-          placeholder="Where it is used, such as site build"
-          onChange={({ target }) => setName(target.value)}
-        />
         <NativeSelect.Root size="xs" width="15em">
           <NativeSelect.Field aria-label="How long it is good for" value={days} onChange={({ target }) => setDays(target.value)}>
             {LIVES.map((life) => (
@@ -92,22 +76,13 @@ function Tokens({ brand }: { brand: string }) {
           </NativeSelect.Field>
           <NativeSelect.Indicator />
         </NativeSelect.Root>
-        <Tick checked={fetches} onTick={(checked) => setFetches(checked)}>
+        <Tick checked={fetches} onTick={setFetches}>
           fetches
         </Tick>
-        <Tick checked={reports} onTick={(checked) => setReports(checked)}>
+        <Tick checked={reports} onTick={setReports}>
           reports
         </Tick>
-        <Button size="xs" type="submit" disabled={name.trim() === '' || !(fetches || reports)}>
-          Make a token
-        </Button>
-      </form>
-      {made && (
-        <div className={css.made} role="status">
-          Copy it now; it is not shown again.
-          <Copyable text={made} />
-        </div>
-      )}
+      </SecretForm>
       {error && <p>{error.message}</p>}
       <ul>
         {data?.tokens.map((token) => (

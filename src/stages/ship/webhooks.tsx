@@ -1,11 +1,11 @@
-import { Button, Input } from '@chakra-ui/react';
+import { Button } from '@chakra-ui/react';
 import { useState } from 'react';
 import { WEBHOOK_EVENTS, type ToldDelivery, type ToldWebhook, type WebhookEvent } from '@/core/screens/webhook';
 import { useBrand } from '@/ui/brand-context';
-import { Copyable } from '@/ui/readout/copyable';
 import { request } from '@/ui/request';
 import { Tick } from '@/ui/tick';
 import { ConsumerDialog } from './consumer-dialog';
+import { SecretForm } from './secret-form';
 import { useServerList } from './use-server-list';
 import css from './ship.module.css';
 
@@ -29,17 +29,9 @@ export function Webhooks() {
 
 function List({ brand }: { brand: string }) {
   const news = useBrand((state) => state.screenNews);
-  const [address, setAddress] = useState('');
   const [events, setEvents] = useState<readonly WebhookEvent[]>(WEBHOOK_EVENTS);
-  const [made, setMade] = useState<string | null>(null);
   const path = `/api/brands/${brand}/webhooks`;
   const { data, error, act } = useServerList<{ webhooks: ToldWebhook[] }>(path, news);
-  const make = () =>
-    act(async () => {
-      const { secret } = await request<{ secret: string }>(path, 'POST', { address, events });
-      setMade(secret);
-      setAddress('');
-    });
   return (
     <div className={css.builds}>
       <p>
@@ -47,40 +39,26 @@ function List({ brand }: { brand: string }) {
         POST) to each address here. Whoever does not answer with a 2xx is tried again, with growing pauses, for about a day and a
         half. A message keeps its <code>webhook-id</code>, however often it is sent; it is signed as Standard Webhooks says.
       </p>
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          void make();
-        }}
+      <SecretForm
+        label="Address that is told"
+        placeholder="https://…"
+        most={1_000}
+        does="Add a webhook"
+        ready={events.length > 0}
+        told="Its secret, with which messages are signed."
+        send={(address) => request(path, 'POST', { address, events })}
+        act={act}
       >
-        <Input
-          size="xs"
-          value={address}
-          maxLength={1_000}
-          aria-label="Address that is told"
-          placeholder="https://…"
-          onChange={({ target }) => setAddress(target.value)}
-        />
         {WEBHOOK_EVENTS.map((event) => (
           <Tick
             key={event}
-
             checked={events.includes(event)}
             onTick={(checked) => setEvents(WEBHOOK_EVENTS.filter((each) => (each === event ? checked : events.includes(each))))}
           >
             {EVENT_WORDS[event]}
           </Tick>
         ))}
-        <Button size="xs" type="submit" flexShrink={0} disabled={address.trim() === '' || events.length === 0}>
-          Add a webhook
-        </Button>
-      </form>
-      {made && (
-        <div className={css.made} role="status">
-          Its secret, with which messages are signed. Copy it now; it is not shown again.
-          <Copyable text={made} />
-        </div>
-      )}
+      </SecretForm>
       {error && <p>{error.message}</p>}
       <ul>
         {data?.webhooks.map((webhook) => (
