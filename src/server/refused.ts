@@ -13,5 +13,8 @@ export class Refused extends Error {
 /** The first thing that is wrong, as a sentence. */
 export function firstIssue({ issues }: z.ZodError): string {
   const { message, path } = issues[0]!;
-  return message === 'Invalid input' ? `${path.join('.') || 'The request'} is not as it should be.` : message;
+  // Sentences of ours say where; Zod's own say only what.
+  if (!/^(?:Invalid|Too|Unrecognized) /.test(message)) return message;
+  const where = path.length > 0 ? `“${path.join('.')}”` : 'The request';
+  return `${where} is not as it should be: ${message[0]!.toLowerCase()}${message.slice(1)}.`;
 }

@@ -23,6 +23,7 @@ import type { PersonRow, ReadingRow, ScreenRow } from './rows';
 import { tellWebhooks } from './webhooks';
 
 const GONE = 'There is no such screen here.';
+const NO_FILE = 'There is no such file in this release.';
 
 /** The screens of a brand, as they were added. */
 export async function screensOf(brandId: string): Promise<Screen[]> {
@@ -93,13 +94,16 @@ export async function editScreen(brandId: string, id: string, edit: ScreenEdit):
   }
   if (edit.file) {
     const { path, text } = edit.file;
-    if (text !== null && !isStorable(text)) throw new Refused(400, UNSTORABLE);
-    const edits = { ...row.edits };
-    if (text === null) delete edits[path];
-    else edits[path] = text;
-    if (Object.keys(edits).length > SCREEN_LIMITS.edits)
+    const edits = new Map(Object.entries(row.edits));
+    if (text === null) edits.delete(path);
+    else {
+      if (!isStorable(text)) throw new Refused(400, UNSTORABLE);
+      if (!(await releasedFile(brandId, await runs(row), path))) throw new Refused(404, NO_FILE);
+      edits.set(path, text);
+    }
+    if (edits.size > SCREEN_LIMITS.edits)
       throw new Refused(409, `At most ${SCREEN_LIMITS.edits} files of a screen are edited by hand; take one back first.`);
-    row.edits = edits;
+    row.edits = Object.fromEntries(edits);
   }
   await row.save();
   await announce({ brand: brandId, kind: 'screens' });
@@ -111,17 +115,23 @@ export async function removeScreen(brandId: string, id: string): Promise<void> {
   await announce({ brand: brandId, kind: 'screens' });
 }
 
+/** Number of the release that a simulated screen runs. */
+async function runs({ held, brandId }: ScreenRow): Promise<number> {
+  return held ?? latestNumber(brandId);
+}
+
 /** A file as a simulated screen has it: of the release that it runs, or as somebody edited it by hand there. */
 export async function fileAt(
   brandId: string,
   id: string,
   path: string,
 ): Promise<{ release: number; mediaType: string; bytes: Uint8Array }> {
-  const { held, edits, kind } = await screenOf(brandId, id);
+  const row = await screenOf(brandId, id);
+  const { edits, kind } = row;
   if (kind.is !== 'simulated') throw new Refused(404, GONE);
-  const release = held ?? (await latestNumber(brandId));
+  const release = await runs(row);
   const file = await releasedFile(brandId, release, path);
-  if (!file) throw new Refused(404, 'There is no such file in this release.');
+  if (!file) throw new Refused(404, NO_FILE);
   const own = Object.hasOwn(edits, path) ? edits[path] : undefined;
   return { release, mediaType: file.mediaType, bytes: own === undefined ? new Uint8Array(file.bytes) : Buffer.from(own) };
 }

@@ -141,15 +141,18 @@ const opened = () =>
     return reach === 'public' ? [] : reach.split(',').map((text) => ipaddr.parseCIDR(text.trim()));
   });
 
+/** All of IPv6 that is given to anybody on the public internet (IANA, IPv6 Global Unicast Address Assignments). */
+const PUBLIC_IPV6 = ipaddr.parseCIDR('2000::/3');
+
 /** Whether an address is of the public internet, or opened by the settings. What only wraps another address is neither. */
 function mayReach(address: string): boolean {
   const networks = opened();
   if (!networks) throw new Refused(403, 'This server reaches out to nobody; whoever runs it has set BREAKWATER_REACH to off.');
   const known = ipaddr.process(address);
-  return (
-    known.range() === 'unicast' ||
-    networks.some(([network, bits]) => network.kind() === known.kind() && known.match(network, bits))
-  );
+  const isIn = ([network, bits]: [ipaddr.IPv4 | ipaddr.IPv6, number]) =>
+    network.kind() === known.kind() && known.match(network, bits);
+  const isPublic = known.range() === 'unicast' && (known.kind() === 'ipv4' || isIn(PUBLIC_IPV6));
+  return isPublic || networks.some(isIn);
 }
 
 /** What connects to these addresses, whatever the name says by then. */

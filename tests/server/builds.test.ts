@@ -172,5 +172,18 @@ test('an outside client, made from the served description alone, is told of rele
   expect((await report([{ theme: 'day', seen }])).status).toBe(200);
   expect((await ida.send('GET', '/api/brands/quillhaven/screens')).body.figures).toEqual([{ release: 1, same: 0, differing: 1 }]);
   expect((await report([{ theme: 'teatime', seen }])).data.error).toContain('no theme teatime');
-  expect((await report([{ theme: 'day', seen: [{ ...seen[0], colour: 'red' }] }])).status).toBe(400);
+  expect(await report([{ theme: 'day', seen: [{ ...seen[0], share: 2 }] }])).toMatchObject({
+    status: 400,
+    data: { error: '“0.seen.0.share” is not as it should be: too big: expected number to be <=1.' },
+  });
+});
+
+test('by hand only a file is edited that the release has', async () => {
+  const edit = (path: string) =>
+    ida.send('PATCH', '/api/brands/quillhaven/screens/booking', { file: { path, text: ':root {}' } });
+  for (const path of ['css/other.css', '__proto__'])
+    expect(await edit(path)).toEqual({ status: 404, body: { error: 'There is no such file in this release.' } });
+  expect((await edit('css/quillhaven-ferries.css')).status).toBe(200);
+  const { screens } = (await ida.send('GET', '/api/brands/quillhaven/screens')).body;
+  expect(screens.find(({ id }: { id: string }) => id === 'booking').edited).toEqual(['css/quillhaven-ferries.css']);
 });

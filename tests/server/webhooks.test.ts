@@ -147,6 +147,7 @@ test.each([
   ['its number', 'http://2130706434/', 403],
   ['one behind IPv6', 'http://[::ffff:127.0.0.2]/', 403],
   ['one that a translator leads to', 'http://[64:ff9b::7f00:2]/', 403],
+  ['one in the old wrapping', 'http://[::7f00:2]/', 403],
   ['what hosts tell their machines', 'http://169.254.169.254/latest/', 403],
   ['an inner network', 'http://10.0.0.1/', 403],
   ['a name of nobody', 'http://nobody.invalid/', 409],
