@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { setImmediate as nextTurn } from 'node:timers/promises';
-import { QueryTypes, type InferCreationAttributes } from 'sequelize';
+import { QueryTypes, type InferCreationAttributes, type Transaction } from 'sequelize';
 import { isStorable, UNSTORABLE } from '@/core/base/storable';
 import { EntityId } from '@/core/brand/fields';
 import { matchOf, themeShown, type MatchCell } from '@/core/screens/match';
@@ -98,7 +98,7 @@ export async function editScreen(brandId: string, id: string, edit: ScreenEdit):
     if (text === null) edits.delete(path);
     else {
       if (!isStorable(text)) throw new Refused(400, UNSTORABLE);
-      if (!(await releasedFile(brandId, await runs(row), path))) throw new Refused(404, NO_FILE);
+      if (!(await releasedFile(brandId, await releaseAt(row), path))) throw new Refused(404, NO_FILE);
       edits.set(path, text);
     }
     if (edits.size > SCREEN_LIMITS.edits)
@@ -116,7 +116,7 @@ export async function removeScreen(brandId: string, id: string): Promise<void> {
 }
 
 /** Number of the release that a simulated screen runs. */
-async function runs({ held, brandId }: ScreenRow): Promise<number> {
+async function releaseAt({ held, brandId }: ScreenRow): Promise<number> {
   return held ?? latestNumber(brandId);
 }
 
@@ -129,7 +129,7 @@ export async function fileAt(
   const row = await screenOf(brandId, id);
   const { edits, kind } = row;
   if (kind.is !== 'simulated') throw new Refused(404, GONE);
-  const release = await runs(row);
+  const release = await releaseAt(row);
   const file = await releasedFile(brandId, release, path);
   if (!file) throw new Refused(404, NO_FILE);
   const own = Object.hasOwn(edits, path) ? edits[path] : undefined;
@@ -150,8 +150,7 @@ export async function keepReadings(brandId: string, id: string, told: readonly N
   const readings = told.map((reading) => ({ ...reading, release: Math.min(release, reading.release ?? release) }));
   const documents = await documentsOf(brandId, [release, ...readings.map((reading) => reading.release)]);
   const isEdited = Object.keys(edits).length > 0;
-  const drifts: object[] = [];
-  const before = await driftBefore(brandId, id);
+  const drifting = new Map<string, readonly MatchCell[]>();
   const rows: InferCreationAttributes<ReadingRow>[] = [];
   for (const { theme, seen, release: runs } of readings) {
     // A theme of a large brand takes a while; others are answered in between.
@@ -164,13 +163,18 @@ export async function keepReadings(brandId: string, id: string, told: readonly N
       isEdited,
     });
     const differing = [...cells.values()].filter((cell) => !cell.same);
-    const drifting = differing.filter(({ why }) => why !== 'older release');
-    if (drifting.length > (before.get(theme) ?? 0)) drifts.push(toldDrift(theme, drifting));
-    const counts = { same: cells.size - differing.length, differing: differing.length, drifting: drifting.length };
+    const unexplained = differing.filter(({ why }) => why !== 'older release');
+    drifting.set(theme, unexplained);
+    const counts = { same: cells.size - differing.length, differing: differing.length, drifting: unexplained.length };
     rows.push({ brandId, screenId: id, release, theme, runs, seen, ...counts, at: new Date() });
   }
-  const { sequelize, Reading } = database();
+  const { sequelize, Reading, Screen } = database();
   await sequelize.transaction(async (transaction) => {
+    // Many pages may tell of the same drift at once: one after another, so that the first alone finds it new.
+    const isThere = await Screen.findOne({ where: { brandId, id }, attributes: ['id'], lock: true, transaction });
+    if (!isThere) throw new Refused(404, GONE);
+    const before = await driftBefore(brandId, id, transaction);
+    const drifts = [...drifting].filter(([theme, cells]) => cells.length > (before.get(theme) ?? 0)).map(toldDrift);
     await Reading.bulkCreate(rows, {
       updateOnDuplicate: ['runs', 'seen', 'same', 'differing', 'drifting', 'at'],
       transaction,
@@ -181,7 +185,7 @@ export async function keepReadings(brandId: string, id: string, told: readonly N
 }
 
 /** What a message tells of the drift in a theme. */
-function toldDrift(theme: string, drifting: readonly MatchCell[]): object {
+function toldDrift([theme, drifting]: readonly [string, readonly MatchCell[]]): object {
   const tokens = drifting.slice(0, TOLD_TOKENS).map(({ token, wanted, found, distance, why, where }) => ({
     ...{ token, wanted, found, why, where },
     distance: Math.round(distance * 100) / 100,
@@ -190,11 +194,11 @@ function toldDrift(theme: string, drifting: readonly MatchCell[]): object {
 }
 
 /** How many tokens drifted in each theme when a screen was last looked at. */
-async function driftBefore(brandId: string, screenId: string): Promise<ReadonlyMap<string, number>> {
+async function driftBefore(brandId: string, screenId: string, transaction: Transaction): Promise<ReadonlyMap<string, number>> {
   const rows = await database().sequelize.query<{ theme: string; drifting: number }>(
     `SELECT DISTINCT ON (theme) theme, drifting FROM readings WHERE brand_id = :brandId AND screen_id = :screenId
      ORDER BY theme, release DESC`,
-    { type: QueryTypes.SELECT, replacements: { brandId, screenId } },
+    { type: QueryTypes.SELECT, replacements: { brandId, screenId }, transaction },
   );
   return new Map(rows.map(({ theme, drifting }) => [theme, drifting]));
 }

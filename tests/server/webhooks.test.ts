@@ -142,6 +142,15 @@ test('a release is told once, after the receiver was down and the server was kil
   again.close();
 });
 
+test('drift that several pages tell of at once is told once', async () => {
+  const address = `http://${OPENED}:9/at-once`;
+  await add(address);
+  const seen = [{ colour: '#ff0000', token: 'text.default', share: 0.5, where: 'p', state: 'rest' }];
+  const tell = () => ida.send('POST', '/consumer/quillhaven/screens/booking/readings', [{ theme: 'day', seen }]);
+  expect((await Promise.all(Array.from({ length: 8 }, tell))).map(({ status }) => status)).toEqual(Array(8).fill(200));
+  expect(await deliveries(address, ({ event }) => event === 'drift')).toHaveLength(1);
+});
+
 test.each([
   ['another address of this machine', 'http://127.0.0.2:80/', 403],
   ['its number', 'http://2130706434/', 403],
