@@ -13,7 +13,7 @@ import { loadBrand, movedOn, type Standing } from './documents';
 import { metrics } from './metrics';
 import { onePerProcess } from './one-per-process';
 import { isPassing } from './passing';
-import { firstIssue, Refused } from './refused';
+import { firstIssue, Refused, sayWhere } from './refused';
 import { indexSwatches } from './swatch-index';
 
 /** What became of a sent command: its place in the log, or the sentence that refuses it. */
@@ -54,7 +54,7 @@ export async function acceptChanges(
   if (version > COMMAND_VERSION)
     throw new Refused(503, 'This page is newer than the server that answered; its edits wait until the server is new as well.');
   const read = sent.map(({ key, command }): Read => {
-    const known = keptCommand(command, version);
+    const known = keptCommand(command, version, sayWhere);
     return known.success ? { key, command: known.data } : { key, refusal: firstIssue(known.error) };
   });
   metrics().waitingChanges.inc();

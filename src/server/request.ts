@@ -9,7 +9,7 @@ import { log } from './log';
 import { isOwnOrigin } from './origin';
 import { authoriseIn, type OrganisationDeed } from './organisations';
 import { isPassing } from './passing';
-import { firstIssue, Refused } from './refused';
+import { firstIssue, Refused, sayWhere } from './refused';
 import { currentPerson } from './session';
 
 /** The largest body of any request, in bytes: a brand's most swatches in one command, with room. */
@@ -127,7 +127,7 @@ export async function json(request: Request, from: 'anywhere' | 'own pages' = 'o
 
 /** What a request said, once it is known to be of a schema; refused with the first thing that is wrong. */
 export function checked<T extends z.ZodType>(data: unknown, schema: T): z.output<T> {
-  const parsed = schema.safeParse(data);
+  const parsed = schema.safeParse(data, { error: sayWhere });
   if (!parsed.success) throw new Refused(400, firstIssue(parsed.error));
   return parsed.data;
 }

@@ -7,7 +7,7 @@ import { DOCUMENTS } from '../../ops/documents';
 import { breakwater } from '../command-line';
 
 const folder = mkdtempSync(join(tmpdir(), 'breakwater-cli-'));
-const run = (...args: string[]) => spawnSync('bin/breakwater', args, { encoding: 'utf8' });
+const run = (...args: string[]) => spawnSync('bin/breakwater', args, { encoding: 'utf8', timeout: 60_000 });
 
 test('it starts, writes to the shell, and ends with what a build can go by', () => {
   expect(JSON.parse(run('formats', '--json').stdout)).toContainEqual({

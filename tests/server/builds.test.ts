@@ -26,6 +26,7 @@ const pull = (token: string | undefined, ...args: string[]) => {
   return spawnSync('bin/breakwater', ['pull', `${server.url}/deliver/quillhaven`, '--out', join(folder, 'out'), ...args], {
     encoding: 'utf8',
     env,
+    timeout: 60_000,
   });
 };
 

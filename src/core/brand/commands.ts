@@ -173,9 +173,12 @@ export const Command = z.strictObject({
 });
 export type Command = z.infer<typeof Command>;
 
-/** A command as it was kept or sent, by this version or an earlier one. */
-export function keptCommand(data: unknown, version: number): z.ZodSafeParseResult<Command> {
-  return Command.safeParse(upgraded(data, version, COMMAND_UPGRADES));
+/**
+ * A command as it was kept or sent, by this version or an earlier one.
+ * @param error says what is wrong where the schema has no sentence for it; Zod does without
+ */
+export function keptCommand(data: unknown, version: number, error?: z.core.$ZodErrorMap): z.ZodSafeParseResult<Command> {
+  return Command.safeParse(upgraded(data, version, COMMAND_UPGRADES), error && { error });
 }
 
 /** Ids of everything a command adds, changes or removes, without repeats: what the history is searched by. */
