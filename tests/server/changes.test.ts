@@ -139,7 +139,9 @@ test('commands of a page that is newer than the server are not refused but asked
   const sent = (version: unknown) =>
     ida.send('POST', '/api/brands/quillhaven/changes', { version, changes: [{ key: 'fromafar1', command }] });
   expect(await sent(99)).toEqual({ status: 503, body: { error: expect.stringContaining('its edits wait') } });
-  expect((await sent(1)).body.outcomes).toEqual([{ key: 'fromafar1', refusal: expect.stringContaining('“steps.0.do” is not as it should be') }]);
+  expect((await sent(1)).body.outcomes).toEqual([
+    { key: 'fromafar1', refusal: expect.stringContaining('“steps.0.do” is not as it should be') },
+  ]);
   for (const version of [0, 1.5, 'x']) expect((await sent(version)).status).toBe(400);
 });
 
