@@ -5,7 +5,7 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { encode } from 'fast-png';
 import sharp from 'sharp';
-import { Brand } from '../src/core/brand/document';
+import { Brand } from '../src/core/brand/document/document';
 import { writeDestination } from '../src/core/formats/registry';
 
 const FOLDER = 'demo/gather';

@@ -4,8 +4,8 @@
  */
 import { createHash } from 'node:crypto';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { Brand, serialiseBrand } from '../src/core/brand/document';
-import { type Graft } from '../src/core/brand/graft-shape';
+import { Brand, serialiseBrand } from '../src/core/brand/document/document';
+import { type Graft } from '../src/core/brand/document/graft-shape';
 import { readHost } from '../src/core/graft/host';
 
 const FOLDER = 'demo/hosts';

@@ -2,7 +2,7 @@
  * What was done to the demo before it was ever opened, the latest first: each change with the steps that take it back. From today's brand
  * they lead to the brand as it began, and the log is what leads from there to today.
  */
-import type { DemoPast } from '../src/server/demo-past';
+import type { DemoPast } from '../src/server/brands/demo-past';
 
 const [IDA, OREN, PETRA] = ['demo-ida', 'demo-oren', 'demo-petra'];
 

@@ -33,7 +33,7 @@ program
     const backup = await takeApart(resolve(file));
     try {
       await withData(async ({ env, where }) => {
-        const { database } = await import('../src/server/database');
+        const { database } = await import('../src/server/database/database');
         const [[{ tables }]] = (await database().sequelize.query(
           "SELECT count(*)::int AS tables FROM pg_tables WHERE schemaname = 'public'",
         )) as unknown as [[{ tables: number }]];
@@ -42,7 +42,7 @@ program
             `The database in ${where} is not empty; name an empty folder in BREAKWATER_DATA, or an empty database.`,
           );
         await backup.fill(env.BREAKWATER_DATABASE_URL);
-        const { migrate } = await import('../src/server/migrations');
+        const { migrate } = await import('../src/server/database/migrations');
         await migrate();
         say(`Restored, as it was on ${backup.made.slice(0, 16).replace('T', ' at ')} UTC.`);
         await tellVerified();
@@ -70,7 +70,7 @@ program
   .requiredOption('--owner-name <name>', 'as others see them')
   .action((name: string, options: { owner: string; ownerName: string }) =>
     withData(async () => {
-      const { addOrganisation } = await import('../src/server/people');
+      const { addOrganisation } = await import('../src/server/people/people');
       sayPassword(options.owner, await addOrganisation(name, { email: email(options.owner), name: options.ownerName }));
     }),
   );
@@ -85,7 +85,7 @@ program
     withData(async () => {
       const role = z.enum(ROLES).safeParse(options.role);
       if (!role.success) throw new Error(`There is no role ${options.role}; there are ${ROLES.join(', ')}.`);
-      const { invite } = await import('../src/server/people');
+      const { invite } = await import('../src/server/people/people');
       sayPassword(address, await invite({ email: email(address), name: options.name }, options.organisation, role.data));
     }),
   );
@@ -95,7 +95,7 @@ program
   .description('give somebody a new password, and end their sessions')
   .action((address: string) =>
     withData(async () => {
-      const { resetPassword } = await import('../src/server/people');
+      const { resetPassword } = await import('../src/server/people/people');
       sayPassword(address, await resetPassword(email(address)));
     }),
   );
@@ -112,7 +112,7 @@ async function withData(work: (opened: Opened) => Promise<void>, secret?: string
   await ensurePostgres();
   const opened = await openData(dataFolder(), which(), secret);
   Object.assign(process.env, opened.env);
-  const { closeDatabase } = await import('../src/server/database');
+  const { closeDatabase } = await import('../src/server/database/database');
   try {
     await work(opened);
   } finally {
@@ -122,7 +122,7 @@ async function withData(work: (opened: Opened) => Promise<void>, secret?: string
 }
 
 async function tellVerified(): Promise<void> {
-  const { verify } = await import('../src/server/verify');
+  const { verify } = await import('../src/server/log/verify');
   const { faults, ...counts } = await verify();
   say(
     `Looked at ${Object.entries(counts)

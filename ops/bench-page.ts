@@ -23,9 +23,9 @@ export async function onPage(document: unknown, measure: (page: Page, folder: st
     BREAKWATER_DEMO: '1',
   };
   Object.assign(process.env, env);
-  const { migrate } = await import('../src/server/migrations');
-  const { loadDemo } = await import('../src/server/demo');
-  const { closeDatabase } = await import('../src/server/database');
+  const { migrate } = await import('../src/server/database/migrations');
+  const { loadDemo } = await import('../src/server/brands/demo');
+  const { closeDatabase } = await import('../src/server/database/database');
   await migrate();
   await loadDemo(document, false, demoSource().hosts);
   const port = await freePort(4_500);

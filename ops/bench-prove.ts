@@ -1,7 +1,7 @@
 /** What it costs to look through a large brand for what is wrong with it, and to show a picture with other eyes. */
-import { apply } from '@/core/brand/apply';
-import type { Step } from '@/core/brand/commands';
-import type { Brand } from '@/core/brand/document';
+import { apply } from '@/core/brand/commands/apply';
+import type { Step } from '@/core/brand/commands/commands';
+import type { Brand } from '@/core/brand/document/document';
 import { byte } from '@/core/colour/read';
 import { seenAs } from '@/core/colour/vision';
 import { Finder } from '@/core/findings/rules';

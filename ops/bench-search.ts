@@ -36,9 +36,9 @@ const env = {
   BREAKWATER_SECRET: 'x'.repeat(40),
 };
 Object.assign(process.env, env);
-const { migrate } = await import('../src/server/migrations');
-const { closeDatabase, database } = await import('../src/server/database');
-const { swatchesFor } = await import('../src/server/search');
+const { migrate } = await import('../src/server/database/migrations');
+const { closeDatabase, database } = await import('../src/server/database/database');
+const { swatchesFor } = await import('../src/server/brands/search');
 try {
   await migrate();
   const { sequelize } = database();

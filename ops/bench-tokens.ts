@@ -2,11 +2,11 @@
  * A brand of 5,000 tokens in four themes, with chains of aliases ten deep and states by rule: what resolving, filtering,
  * scrolling and editing cost. Prints the table that stands in docs/performance.md.
  */
-import { apply } from '../src/core/brand/apply';
-import type { Command } from '../src/core/brand/commands';
-import { deriveTheme, RECIPES } from '../src/core/brand/derive-theme';
-import type { Brand } from '../src/core/brand/document';
-import { resolveTheme } from '../src/core/brand/resolve';
+import { apply } from '../src/core/brand/commands/apply';
+import type { Command } from '../src/core/brand/commands/commands';
+import { deriveTheme, RECIPES } from '../src/core/brand/tools/derive-theme';
+import type { Brand } from '../src/core/brand/document/document';
+import { resolveTheme } from '../src/core/brand/reading/resolve';
 import { filtered, treeRows } from '../src/stages/name/tokens/tree-rows';
 import { atMost } from './bench-aims';
 import { onPage, quantile } from './bench-page';

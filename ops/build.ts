@@ -23,10 +23,10 @@ export const SERVER = '.next/server.mjs';
 /** What Next.js does not bundle: the server's own program, what writes files, what decodes files of strangers, and what runs in pages of others. */
 export async function buildPrograms(): Promise<void> {
   const common = { bundle: true, platform: 'node', format: 'esm', logLevel: 'error' } as const;
-  await esbuild({ ...common, entryPoints: ['src/server/main.ts'], outfile: SERVER, packages: 'external' });
+  await esbuild({ ...common, entryPoints: ['src/server/http/main.ts'], outfile: SERVER, packages: 'external' });
   await esbuild({
     ...common,
-    entryPoints: ['src/server/writer.program.ts'],
+    entryPoints: ['src/server/writing/writer.program.ts'],
     outfile: '.next/writer.mjs',
     mainFields: ['module', 'main'],
     // Packages that ask for others the old way.
@@ -45,7 +45,7 @@ export async function buildPrograms(): Promise<void> {
   });
   await esbuild({
     ...common,
-    entryPoints: ['src/server/foreign.program.ts'],
+    entryPoints: ['src/server/writing/foreign.program.ts'],
     outfile: '.next/foreign.mjs',
     packages: 'external',
   });

@@ -1,5 +1,5 @@
 import { writeFileSync } from 'node:fs';
-import { brandJsonSchema } from '../src/core/brand/document';
+import { brandJsonSchema } from '../src/core/brand/document/document';
 import { DASHBOARD_SCHEMA } from '../src/core/formats/charts/dashboard-json';
 import { DASHBOARD_XSD } from '../src/core/formats/charts/dashboard-xml';
 import { RESOURCES_XSD } from '../src/core/formats/systems/xml-resources';

@@ -1,6 +1,6 @@
-import { STATE_DEFAULTS } from '../src/core/brand/state-rule';
+import { STATE_DEFAULTS } from '../src/core/brand/reading/state-rule';
 import { readFileSync } from 'node:fs';
-import { Brand, type Token } from '../src/core/brand/document';
+import { Brand, type Token } from '../src/core/brand/document/document';
 
 const TOKENS = 5_000;
 export const CHAIN = 10;

@@ -49,8 +49,8 @@ async function start(): Promise<void> {
   else await step('build', build, (built) => (built ? 'built' : 'nothing has changed'));
   const env = { ...opened.env, BREAKWATER_DEMO: options.empty ? '0' : '1' };
   Object.assign(process.env, env);
-  const { migrate, migrationState } = await import('../src/server/migrations');
-  const { closeDatabase } = await import('../src/server/database');
+  const { migrate, migrationState } = await import('../src/server/database/migrations');
+  const { closeDatabase } = await import('../src/server/database/database');
   const { done, pending } = await migrationState();
   if (done.length > 0 && pending.length > 0) {
     const before = () => backUpBefore(pending[0]!, data, env.BREAKWATER_DATABASE_URL, env.BREAKWATER_SECRET);
@@ -58,7 +58,7 @@ async function start(): Promise<void> {
   }
   await step('migrations', migrate, (taken) => (taken.length > 0 ? taken.join(', ') : 'up to date'));
   if (!options.empty) {
-    const { loadDemo } = await import('../src/server/demo');
+    const { loadDemo } = await import('../src/server/brands/demo');
     const { document, hosts } = demoSource();
     await step(
       'demo',

@@ -15,9 +15,9 @@ export function serverEnv(url: string, template: keyof typeof TEMPLATES): Server
 export async function makeTemplates(cluster: Cluster): Promise<void> {
   const env = serverEnv(await databaseUrl(cluster, TEMPLATES.demo), 'demo');
   Object.assign(process.env, env);
-  const { migrate } = await import('../src/server/migrations');
-  const { loadDemo } = await import('../src/server/demo');
-  const { closeDatabase } = await import('../src/server/database');
+  const { migrate } = await import('../src/server/database/migrations');
+  const { loadDemo } = await import('../src/server/brands/demo');
+  const { closeDatabase } = await import('../src/server/database/database');
   await migrate();
   await closeDatabase();
   await databaseUrl(cluster, TEMPLATES.empty, TEMPLATES.demo);

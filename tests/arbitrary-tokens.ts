@@ -1,4 +1,4 @@
-import { type Brand, emptyBrand, type Token, type TokenValue } from '@/core/brand/document';
+import { type Brand, emptyBrand, type Token, type TokenValue } from '@/core/brand/document/document';
 import fc from 'fast-check';
 
 /** Numbers and `none` of the colour spaces of CSS Color 4, each within its range. */

@@ -1,4 +1,4 @@
-import { emptyBrand, type Brand, type Token } from '@/core/brand/document';
+import { emptyBrand, type Brand, type Token } from '@/core/brand/document/document';
 
 /** A token's value as a test writes it: a CSS colour, `{path}` of another token, or one of either for each theme in order. */
 type Written = string | readonly (string | undefined)[];

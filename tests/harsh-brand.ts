@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { Brand, type Token } from '@/core/brand/document';
+import { Brand, type Token } from '@/core/brand/document/document';
 
 /** The demo brand, and in it every name and colour that a file or a language could stumble over. */
 export const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));

@@ -1,10 +1,10 @@
 /** A page of the demo's brand with a server, a disk and a stream of its own, anew for each test of the file that imports this. */
 import { readFileSync } from 'node:fs';
-import { type Command, type Step } from '@/core/brand/commands';
-import { Brand } from '@/core/brand/document';
+import { type Command, type Step } from '@/core/brand/commands/commands';
+import { Brand } from '@/core/brand/document/document';
 import type { Role } from '@/core/brand/roles';
-import type { BrandStore } from '@/ui/brand-state';
-import { createBrandStore } from '@/ui/brand-store';
+import type { BrandStore } from '@/ui/store/brand-state';
+import { createBrandStore } from '@/ui/store/brand-store';
 import { Disk, Server, Stream } from './page-surroundings';
 
 /** What the person was told; a test has the notices push it here. */

@@ -1,7 +1,7 @@
 /** What a page's store stands on in its tests: the browser's disk, the server's routes, and its live stream, all played by hand. */
-import { apply } from '@/core/brand/apply';
-import type { Command } from '@/core/brand/commands';
-import type { Brand } from '@/core/brand/document';
+import { apply } from '@/core/brand/commands/apply';
+import type { Command } from '@/core/brand/commands/commands';
+import type { Brand } from '@/core/brand/document/document';
 
 /** The browser's disk, of a given size. */
 export class Disk implements Storage {

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { Brand } from '@/core/brand/document';
+import { Brand } from '@/core/brand/document/document';
 
 const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));
 const GROUPS = ['text', 'surface', 'brand', 'action', 'route'];

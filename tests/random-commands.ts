@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { apply } from '@/core/brand/apply';
-import { RECIPES } from '@/core/brand/derive-theme';
-import type { Command, Step } from '@/core/brand/commands';
-import type { Brand, Swatch } from '@/core/brand/document';
+import { apply } from '@/core/brand/commands/apply';
+import { RECIPES } from '@/core/brand/tools/derive-theme';
+import type { Command, Step } from '@/core/brand/commands/commands';
+import type { Brand, Swatch } from '@/core/brand/document/document';
 
 /** Numbers from which a command for whatever brand is at hand is made; unlike ids, they fit any state of it. */
 export interface Pick {

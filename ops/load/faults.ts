@@ -35,7 +35,7 @@ export async function withFaults(installation: Installation, say: (line?: string
   await Promise.all(working);
   const { kept, lost, twice, elsewhere, gaps } = await counted(installation, 'faults', people);
   const refusals = people.flatMap(({ errors }) => errors);
-  const { verify } = await import('../../src/server/verify');
+  const { verify } = await import('../../src/server/log/verify');
   const { faults } = await verify();
   say(
     `${SERVER_KILLS} kills of a server and ${DATABASE_KILLS} of the database while ${EDITORS} people edited: ${kept.length} changes acknowledged, ${lost} lost, ${twice} twice, ${elsewhere} at another place, ${gaps} gaps, ${refusals.length} refused.`,

@@ -42,8 +42,8 @@ export class Installation {
       ...settings,
     };
     Object.assign(process.env, made.env);
-    const { migrate } = await import('../../src/server/migrations');
-    const { loadDemo } = await import('../../src/server/demo');
+    const { migrate } = await import('../../src/server/database/migrations');
+    const { loadDemo } = await import('../../src/server/brands/demo');
     await migrate();
     const { document, hosts } = demoSource();
     await loadDemo(document, false, hosts);
@@ -122,7 +122,7 @@ export class Installation {
   }
 
   async close(): Promise<void> {
-    const { closeDatabase } = await import('../../src/server/database');
+    const { closeDatabase } = await import('../../src/server/database/database');
     await closeDatabase();
     for (const instance of this.instances) await end(instance.process);
     await stopCluster(this.cluster);

@@ -1,11 +1,11 @@
 import '@fontsource-variable/archivo/wdth.css';
 import '@fontsource-variable/martian-mono/wdth.css';
-import '@/ui/surround.css';
+import '@/ui/looks/surround.css';
 import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
-import { currentPerson } from '@/server/session';
-import { Providers } from '@/ui/providers';
+import { currentPerson } from '@/server/people/session';
+import { Providers } from '@/ui/looks/providers';
 
 export const metadata: Metadata = { title: 'Breakwater', description: 'Define once; identical everywhere; provably so.' };
 

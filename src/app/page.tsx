@@ -1,7 +1,7 @@
 import { redirect } from 'next/navigation';
-import { brandsOf } from '@/server/brands';
-import { organisationsOf } from '@/server/organisations';
-import { currentPerson } from '@/server/session';
+import { brandsOf } from '@/server/brands/brands';
+import { organisationsOf } from '@/server/people/organisations';
+import { currentPerson } from '@/server/people/session';
 
 /** The way in: to the person's first brand, or to signing in. */
 export default async function Home() {

@@ -1,4 +1,4 @@
-import type { Brand } from '@/core/brand/document';
+import type { Brand } from '@/core/brand/document/document';
 import { isBrandFile, parseBrandFile } from '@/core/intake/brand-file';
 import { fail } from './failure';
 import { load } from './input';

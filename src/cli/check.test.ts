@@ -2,11 +2,11 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { breakwater } from '../../tests/command-line';
-import type { Brand } from '../core/brand/document';
+import type { Brand } from '../core/brand/document/document';
 import { accept } from '../core/findings/accept';
 import { contrastText } from '../core/findings/contrast-text';
 import { mendOf } from '../core/findings/rules';
-import { apply } from '../core/brand/apply';
+import { apply } from '../core/brand/commands/apply';
 
 const DEMO = 'demo/quillhaven.breakwater.json';
 const folder = mkdtempSync(join(tmpdir(), 'breakwater-check-'));

@@ -1,6 +1,6 @@
-import type { Brand } from '@/core/brand/document';
-import { brandWithCircles } from '@/core/brand/document';
-import { resolveTheme, swatchesOf, tokensOf } from '@/core/brand/resolve';
+import type { Brand } from '@/core/brand/document/document';
+import { brandWithCircles } from '@/core/brand/document/document';
+import { resolveTheme, swatchesOf, tokensOf } from '@/core/brand/reading/resolve';
 import { readColour } from '@/core/colour/read';
 import { acceptanceOf } from '@/core/findings/accept';
 import type { Finding, Severity } from '@/core/findings/finding';

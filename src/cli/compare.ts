@@ -1,7 +1,7 @@
 import { readdirSync, statSync } from 'node:fs';
 import { basename, join } from 'node:path';
-import { swatchesOf, tokensOf } from '@/core/brand/resolve';
-import type { Brand } from '@/core/brand/document';
+import { swatchesOf, tokensOf } from '@/core/brand/reading/resolve';
+import type { Brand } from '@/core/brand/document/document';
 import { Delivery, type ComparedFile, type DeliveredFile } from '@/core/drift/compare-delivery';
 import type { Difference } from '@/core/drift/difference';
 import { isPacked, unpackDelivery } from '@/core/drift/unpack-delivery';

@@ -2,7 +2,7 @@ import { isBrandFile, parseBrandFile } from '@/core/intake/brand-file';
 import { watch } from 'node:fs';
 import { basename, dirname } from 'node:path';
 import { brandFromReading } from '@/core/intake/from-reading';
-import type { Brand, Destination } from '@/core/brand/document';
+import type { Brand, Destination } from '@/core/brand/document/document';
 import { manifestEntry } from '@/core/release/bundle';
 import type { WrittenFile } from '@/core/formats/kit/format';
 import { FORMATS, formatById, writeDestination } from '@/core/formats/registry';

@@ -1,5 +1,5 @@
 import { basename, dirname } from 'node:path';
-import type { Brand } from '@/core/brand/document';
+import type { Brand } from '@/core/brand/document/document';
 import { bindingsOf, readBindFile, type ReadBindings } from '@/core/graft/bind-file';
 import { readHost, type Host } from '@/core/graft/host';
 import { writeOnto } from '@/core/graft/write-graft';

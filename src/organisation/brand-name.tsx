@@ -1,7 +1,7 @@
 import { Input } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { LIMITS } from '@/core/brand/fields';
+import { LIMITS } from '@/core/brand/document/fields';
 import { FormDialog } from '@/ui/form-dialog';
 import { useAct, useLooking } from './organisation-context';
 import type { ListedBrand } from '@/core/organisation/told';

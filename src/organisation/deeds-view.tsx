@@ -1,6 +1,6 @@
 import { Button } from '@chakra-ui/react';
 import { useInfiniteQuery } from '@tanstack/react-query';
-import { request } from '@/ui/request';
+import { request } from '@/ui/asked/request';
 import { useLooking } from './organisation-context';
 import type { ToldDeed } from '@/core/organisation/told';
 import css from './organisation.module.css';

@@ -1,9 +1,9 @@
 import { Button, NativeSelect } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { Brand } from '@/core/brand/document';
+import type { Brand } from '@/core/brand/document/document';
 import { ribbon } from '@/ui/ribbon';
-import { request } from '@/ui/request';
+import { request } from '@/ui/asked/request';
 import { tell } from '@/ui/notices';
 import { useAct, useLooking, useOrganisation, useTold } from './organisation-context';
 import type { HouseHolder, ToldHouseSet } from '@/core/organisation/told';

@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { createContext, use } from 'react';
 import type { Role } from '@/core/brand/roles';
 import { tell } from '@/ui/notices';
-import { request } from '@/ui/request';
+import { request } from '@/ui/asked/request';
 import type { ListedBrand, Organisation, ToldHouseSet } from '@/core/organisation/told';
 
 /** Who looks at which organisation. */

@@ -1,7 +1,7 @@
 import { Button } from '@chakra-ui/react';
 import { memo } from 'react';
-import type { Command } from '@/core/brand/commands';
-import { useBrand, useBrandStore, useMayEdit } from './brand-context';
+import type { Command } from '@/core/brand/commands/commands';
+import { useBrand, useBrandStore, useMayEdit } from './store/brand-context';
 import css from './apply-buttons.module.css';
 
 interface ApplyProps {

@@ -1,10 +1,10 @@
 import { Field, Input } from '@chakra-ui/react';
 import { useState } from 'react';
 import { slug } from '@/core/base/words';
-import { TokenPath, type Palette, type Swatch } from '@/core/brand/document';
-import { newId } from '@/core/brand/identity';
-import { tokensOfSwatches } from '@/core/brand/tokens-of-swatches';
-import { useBrand } from './brand-context';
+import { TokenPath, type Palette, type Swatch } from '@/core/brand/document/document';
+import { newId } from '@/core/brand/document/identity';
+import { tokensOfSwatches } from '@/core/brand/tools/tokens-of-swatches';
+import { useBrand } from './store/brand-context';
 import { tell } from './notices';
 import { useGoTo } from './stage-link';
 import { FormDialog } from './form-dialog';

@@ -1,12 +1,12 @@
 import { Field, Input, NativeSelect, Textarea } from '@chakra-ui/react';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { Palette } from '@/core/brand/document';
-import { newId } from '@/core/brand/identity';
+import type { Palette } from '@/core/brand/document/document';
+import { newId } from '@/core/brand/document/identity';
 import { SHELF_KINDS, SHELF_LIMITS, ShelfPalette, type ShelfKind } from '@/core/shelf/shelf-palette';
-import { useBrand } from './brand-context';
+import { useBrand } from './store/brand-context';
 import { tell } from './notices';
-import { request } from './request';
+import { request } from './asked/request';
 import { ribbon } from './ribbon';
 import css from './put-on-shelf.module.css';
 import { FormDialog } from './form-dialog';

@@ -1,5 +1,5 @@
 import { useCallback, type ComponentProps, type MouseEvent } from 'react';
-import { useBrand } from './brand-context';
+import { useBrand } from './store/brand-context';
 import type { StageId } from './frame/stages';
 
 /**

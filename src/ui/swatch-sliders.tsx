@@ -1,10 +1,10 @@
 import { useEffect, useEffectEvent, useMemo, useRef } from 'react';
-import type { Command } from '@/core/brand/commands';
-import type { Swatch } from '@/core/brand/document';
+import type { Command } from '@/core/brand/commands/commands';
+import type { Swatch } from '@/core/brand/document/document';
 import { showOklch } from '@/core/colour/gamut';
 import { oklchText } from '@/core/colour/notations';
 import { hexOf, readColour, type ReadColour } from '@/core/colour/read';
-import { useBrandStore, useLiveSwatch } from './brand-context';
+import { useBrandStore, useLiveSwatch } from './store/brand-context';
 import css from './swatch-sliders.module.css';
 
 type Oklch = ReadColour['oklch'];

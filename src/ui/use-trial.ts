@@ -1,7 +1,7 @@
 import { useEffect, useEffectEvent } from 'react';
-import type { Command } from '@/core/brand/commands';
-import { useBrandStore } from './brand-context';
-import { isTyping } from './typing';
+import type { Command } from '@/core/brand/commands/commands';
+import { useBrandStore } from './store/brand-context';
+import { isTyping } from './keys/typing';
 
 /**
  * Shows what a command would give for as long as the tool is open, without doing it; while B is held, what was before.

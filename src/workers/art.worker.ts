@@ -1,6 +1,6 @@
 import { expose, transfer } from 'comlink';
-import type { Art } from '@/core/brand/art-shape';
-import type { Brand } from '@/core/brand/document';
+import type { Art } from '@/core/brand/document/art-shape';
+import type { Brand } from '@/core/brand/document/document';
 import { firstTile, tileCount } from '@/core/art/tiles';
 import { wishOf, writeArt, type WrittenArt } from '@/core/art/write-art';
 import { distinctColours } from '@/core/image/distinct-colours';

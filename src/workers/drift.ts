@@ -1,5 +1,5 @@
 import { proxy } from 'comlink';
-import type { Brand } from '@/core/brand/document';
+import type { Brand } from '@/core/brand/document/document';
 import type { OlderFiles } from '@/core/drift/compare-delivery';
 import type { KeptFiles } from '@/core/release/bundle';
 import type { DriftWorker, ShownFile } from './drift.worker';

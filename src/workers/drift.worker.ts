@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import type { Brand } from '@/core/brand/document';
+import type { Brand } from '@/core/brand/document/document';
 import { Delivery, type ComparedFile, type DeliveredFile, type OlderFiles } from '@/core/drift/compare-delivery';
 import { isPacked, unpackDelivery } from '@/core/drift/unpack-delivery';
 import type { KeptFiles } from '@/core/release/bundle';

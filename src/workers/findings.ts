@@ -1,7 +1,7 @@
 import { wrap, type Remote } from 'comlink';
-import { brandPatch } from '@/core/brand/brand-patch';
-import type { Command } from '@/core/brand/commands';
-import type { Brand } from '@/core/brand/document';
+import { brandPatch } from '@/core/brand/document/brand-patch';
+import type { Command } from '@/core/brand/commands/commands';
+import type { Brand } from '@/core/brand/document/document';
 import type { Finding } from '@/core/findings/finding';
 import type { FindingsWorker } from './findings.worker';
 

@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
-import { patched, type BrandPatch } from '@/core/brand/brand-patch';
-import type { Command } from '@/core/brand/commands';
-import type { Brand } from '@/core/brand/document';
+import { patched, type BrandPatch } from '@/core/brand/document/brand-patch';
+import type { Command } from '@/core/brand/commands/commands';
+import type { Brand } from '@/core/brand/document/document';
 import type { Finding } from '@/core/findings/finding';
 import { Finder, mendOf } from '@/core/findings/rules';
 import { tokensNarrowed, tokensWritten } from '@/core/formats/registry';

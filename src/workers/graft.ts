@@ -1,7 +1,7 @@
 import { proxy, transfer, wrap, type Remote } from 'comlink';
 import type { Proposed } from '@/core/graft/sure-bindings';
-import type { Brand } from '@/core/brand/document';
-import type { Graft } from '@/core/brand/graft-shape';
+import type { Brand } from '@/core/brand/document/document';
+import type { Graft } from '@/core/brand/document/graft-shape';
 import type { HostWishes } from '@/core/graft/host';
 import type { GraftWorker, Rebinding, ShownHost, WrittenHost } from './graft.worker';
 

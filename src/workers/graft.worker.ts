@@ -1,7 +1,7 @@
 import { expose, transfer } from 'comlink';
 import type { Proposed } from '@/core/graft/sure-bindings';
-import type { Brand } from '@/core/brand/document';
-import type { Graft } from '@/core/brand/graft-shape';
+import type { Brand } from '@/core/brand/document/document';
+import type { Graft } from '@/core/brand/document/graft-shape';
 import { readHost, type Host, type HostWishes } from '@/core/graft/host';
 import { Proposer } from '@/core/graft/propose';
 import { rebind, type Rebound } from '@/core/graft/rebind';

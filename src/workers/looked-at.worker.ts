@@ -1,5 +1,5 @@
 import { expose, transfer } from 'comlink';
-import type { Brand } from '@/core/brand/document';
+import type { Brand } from '@/core/brand/document/document';
 import type { Vision } from '@/core/colour/vision';
 import { offBrand, type OffBrand } from '@/core/drift/off-brand';
 import type { Pixels } from '@/core/image/pixels';

@@ -1,5 +1,5 @@
 import { proxy } from 'comlink';
-import type { Brand, Destination } from '@/core/brand/document';
+import type { Brand, Destination } from '@/core/brand/document/document';
 import type { KeptFiles } from '@/core/release/bundle';
 import type { Written } from '@/core/formats/kit/format';
 import { keptWorker } from './kept-worker';

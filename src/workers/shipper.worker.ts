@@ -1,5 +1,5 @@
 import { expose, transfer } from 'comlink';
-import type { Brand, Destination } from '@/core/brand/document';
+import type { Brand, Destination } from '@/core/brand/document/document';
 import { bundle, manifestFile, type KeptFiles } from '@/core/release/bundle';
 import type { Written } from '@/core/formats/kit/format';
 import { writeDestination } from '@/core/formats/registry';

@@ -2,8 +2,8 @@ import { proxy } from 'comlink';
 import type { Categorical, CategoricalSet } from '@/core/palette/categorical';
 import type { Run } from '@/core/palette/runs';
 import type { Settled, Unsettled } from '@/core/palette/settle';
-import type { DerivedTheme } from '@/core/brand/derive-theme';
-import type { Brand, ThemeRecipe } from '@/core/brand/document';
+import type { DerivedTheme } from '@/core/brand/tools/derive-theme';
+import type { Brand, ThemeRecipe } from '@/core/brand/document/document';
 import { keptWorker } from './kept-worker';
 import type { SolverWorker } from './solver.worker';
 

@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
-import { deriveTheme, type DerivedTheme } from '@/core/brand/derive-theme';
-import type { Brand, ThemeRecipe } from '@/core/brand/document';
+import { deriveTheme, type DerivedTheme } from '@/core/brand/tools/derive-theme';
+import type { Brand, ThemeRecipe } from '@/core/brand/document/document';
 import { categorical, type Categorical, type CategoricalSet } from '@/core/palette/categorical';
 import type { Run } from '@/core/palette/runs';
 import { settle, type Settled, type Unsettled } from '@/core/palette/settle';

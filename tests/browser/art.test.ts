@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { PNG } from 'pngjs';
 import type { Browser, ElementHandle } from 'puppeteer-core';
-import { Brand } from '@/core/brand/document';
+import { Brand } from '@/core/brand/document/document';
 import { startTestServer, type TestServer } from '../test-server';
 import { launch, Person } from './browser';
 

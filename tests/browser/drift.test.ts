@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser } from 'puppeteer-core';
-import { Brand } from '@/core/brand/document';
+import { Brand } from '@/core/brand/document/document';
 import { writeDestination } from '@/core/formats/registry';
 import { zipFile } from '../foreign/zip-file';
 import { startTestServer, type TestServer } from '../test-server';

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import sharp from 'sharp';
 import type { Browser, ElementHandle } from 'puppeteer-core';
-import type { Brand } from '@/core/brand/document';
+import type { Brand } from '@/core/brand/document/document';
 import { startTestServer, type TestServer } from '../test-server';
 import { launch, Person } from './browser';
 

@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, ElementHandle } from 'puppeteer-core';
-import { Brand, type Token } from '@/core/brand/document';
+import { Brand, type Token } from '@/core/brand/document/document';
 import { unmarked } from '@/core/formats/kit/marks';
 import { markedTokenText } from '@/core/formats/tokens/dtcg-text';
 import { startTestServer, Visitor, type TestServer } from '../test-server';

@@ -1,7 +1,7 @@
 /** Prove, in use: an interface by keyboard and pointer, its tinted rows as tokens that ship, other eyes, and releases side by side. */
 import type { Browser } from 'puppeteer-core';
-import { KeptBrand, type Brand } from '../../src/core/brand/document';
-import { resolveTheme } from '../../src/core/brand/resolve';
+import { KeptBrand, type Brand } from '../../src/core/brand/document/document';
+import { resolveTheme } from '../../src/core/brand/reading/resolve';
 import { contrastRatio } from '../../src/core/colour/contrast';
 import { hexOf, readColour } from '../../src/core/colour/read';
 import { seenAs } from '../../src/core/colour/vision';

@@ -1,5 +1,5 @@
 /** What the written files do in their consumers: options, preferences of the system, compilers, engines of charts and games. */
-import { resolveTheme } from '@/core/brand/resolve';
+import { resolveTheme } from '@/core/brand/reading/resolve';
 import { execFileSync, spawnSync } from 'node:child_process';
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -7,7 +7,7 @@ import { unzipSync } from 'fflate';
 import { PNG } from 'pngjs';
 import type { Page } from 'puppeteer-core';
 import { compileString } from 'sass';
-import type { Brand, Destination } from '@/core/brand/document';
+import type { Brand, Destination } from '@/core/brand/document/document';
 import { CSS_NOTATIONS } from '@/core/formats/kit/css-text';
 import { bundle, manifestFile } from '@/core/release/bundle';
 import { writeDestination } from '@/core/formats/registry';

@@ -2,16 +2,16 @@
  * Design Tokens Community Group: Format, Color and Resolver Modules 2025.10. The examples and the shape below are those of
  * the modules, written from memory; colour spaces are checked against CSS Color 4 as colorjs.io has it.
  */
-import { Brand, emptyBrand } from '@/core/brand/document';
+import { Brand, emptyBrand } from '@/core/brand/document/document';
 import { readFileSync } from 'node:fs';
 import Ajv from 'ajv/dist/2020';
 import Color from 'colorjs.io';
 import fc from 'fast-check';
-import { apply } from '@/core/brand/apply';
+import { apply } from '@/core/brand/commands/apply';
 import { compareTokens } from '@/core/intake/tokens/compare-tokens';
-import { newId } from '@/core/brand/identity';
+import { newId } from '@/core/brand/document/identity';
 import { takeTokens } from '@/core/intake/tokens/take-tokens';
-import { resolveTheme } from '@/core/brand/resolve';
+import { resolveTheme } from '@/core/brand/reading/resolve';
 import { SPACES } from '@/core/colour/spaces';
 import { writeDestination } from '@/core/formats/registry';
 import { readTokenFiles } from '@/core/intake/tokens/token-files';

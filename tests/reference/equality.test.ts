@@ -1,10 +1,10 @@
 /** Every destination's files, read back by their consumer or by a parser that is not ours, colour by colour: docs/equality.md. */
-import { resolveTheme } from '@/core/brand/resolve';
+import { resolveTheme } from '@/core/brand/reading/resolve';
 import { SCHEME_PLACES } from '@/core/formats/office/ooxml-scheme';
 import { slug } from '@/core/base/words';
 import { readFileSync, writeFileSync } from 'node:fs';
 import type { Page } from 'puppeteer-core';
-import type { Destination } from '@/core/brand/document';
+import type { Destination } from '@/core/brand/document/document';
 import { FORMATS, writeDestination } from '@/core/formats/registry';
 import { harshBrand as brand, RARE } from '../harsh-brand';
 import { blankPage } from '../read-back/chromium';

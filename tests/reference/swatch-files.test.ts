@@ -1,6 +1,6 @@
 /** Files built byte by byte from their published layouts, so that a reader and a writer cannot be wrong alike. */
 import { coloursOf, leftOutOf } from '../colours-of';
-import { type Brand, emptyBrand } from '@/core/brand/document';
+import { type Brand, emptyBrand } from '@/core/brand/document/document';
 import { readFile } from '@/core/intake/readers';
 import ExcelJS from 'exceljs';
 import { execFileSync } from 'node:child_process';

@@ -1,10 +1,10 @@
 /** What the brand ships, brought in again: through the files themselves, as another tool would hand them back. */
-import { resolveTheme } from '@/core/brand/resolve';
+import { resolveTheme } from '@/core/brand/reading/resolve';
 import { readFile } from '@/core/intake/readers';
 import { readFileSync } from 'node:fs';
-import { apply } from '@/core/brand/apply';
+import { apply } from '@/core/brand/commands/apply';
 import { bringIn, type Arrivals, type Route } from '@/core/intake/bring-in';
-import { Brand, emptyBrand, type Palette } from '@/core/brand/document';
+import { Brand, emptyBrand, type Palette } from '@/core/brand/document/document';
 import { coloursOf } from '../colours-of';
 import { catchOf } from '@/core/intake/catch';
 import { writeDestination } from '@/core/formats/registry';

@@ -153,8 +153,8 @@ test('a database of the time before snapshots is brought up to date, with what i
   palettes[0]!.name = 'After';
   const step = (name: string) => ({ label: 'Old', steps: [{ do: 'palette.edit', id: palettes[0]!.id, set: { name } }] });
   Object.assign(process.env, serverEnv(old, 'demo'));
-  const { migrate, migrations } = await import('@/server/migrations');
-  const { closeDatabase } = await import('@/server/database');
+  const { migrate, migrations } = await import('@/server/database/migrations');
+  const { closeDatabase } = await import('@/server/database/database');
   await migrations().up({ to: '0003-build-tokens' });
   await inDatabase(old, async (client) => {
     await client.query(`INSERT INTO organisations VALUES ('o', 'Old'); INSERT INTO people VALUES ('p', 'Ida', 'i@old.example', NULL, true);

@@ -2,7 +2,7 @@
 import { Client } from 'pg';
 import { ciede2000 } from '@/core/colour/difference';
 import { labOf } from '@/core/colour/lab';
-import { newId } from '@/core/brand/identity';
+import { newId } from '@/core/brand/document/identity';
 import { startTestServer, Visitor, type TestServer } from '../test-server';
 
 const ORGANISATION = '/api/organisations/quillhaven';

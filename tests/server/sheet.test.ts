@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { converter } from 'culori';
 import { PNG } from 'pngjs';
-import type { Brand } from '@/core/brand/document';
+import type { Brand } from '@/core/brand/document/document';
 import type { Inks } from '@/core/colour/ink';
 import { startTestServer, Visitor, type TestServer } from '../test-server';
 

@@ -1,5 +1,5 @@
 /** What a release wants, and who says it: asked of the server itself, as no page would. */
-import { newId } from '@/core/brand/identity';
+import { newId } from '@/core/brand/document/identity';
 import { startTestServer, Visitor, type TestServer } from '../test-server';
 
 const BRAND = '/api/brands/quillhaven';

@@ -1,6 +1,6 @@
 /** What a template or a large brand can cost the server: a bounded while of a process of its own, and nobody else's time. */
-import { Writer } from '@/server/writer';
-import type { Brand } from '@/core/brand/document';
+import { Writer } from '@/server/writing/writer';
+import type { Brand } from '@/core/brand/document/document';
 import { demo } from '../harsh-brand';
 import { startTestServer, Visitor } from '../test-server';
 

@@ -1,5 +1,5 @@
 import { redirect } from 'next/navigation';
-import { currentPerson } from '@/server/session';
+import { currentPerson } from '@/server/people/session';
 
 /** For somebody who is known and has no part in anything yet. */
 export default async function NoPart() {

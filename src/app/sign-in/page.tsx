@@ -1,8 +1,8 @@
-import { demoPeople } from '@/server/demo';
-import { environment } from '@/server/environment';
-import { isEmpty } from '@/server/people';
-import { providerName } from '@/server/provider';
-import { Entrance } from '@/ui/entrance';
+import { demoPeople } from '@/server/brands/demo';
+import { environment } from '@/server/http/environment';
+import { isEmpty } from '@/server/people/people';
+import { providerName } from '@/server/outside/provider';
+import { Entrance } from '@/ui/entrance/entrance';
 
 /** Pages of a brand and of an organisation, which whoever was asked to sign in is led back to; anything else is not followed. */
 const INSIDE = /^\/(?:brand\/[A-Za-z0-9_-]{1,40}\/[a-z]{1,10}(?:\?camera)?|organisation\/[A-Za-z0-9_-]{1,40})$/;

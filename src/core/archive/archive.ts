@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { isStorable, UNSTORABLE } from '../base/storable';
-import { KeptBrand, type Brand } from '../brand/document';
-import { EntityId, FileHash, name, releasePath, text } from '../brand/fields';
+import { KeptBrand, type Brand } from '../brand/document/document';
+import { EntityId, FileHash, name, releasePath, text } from '../brand/document/fields';
 import { ReleaseRule, SIGN_OFF_LIMITS } from '../release/sign-off';
 import { NewScreen, SCREEN_LIMITS } from '../screens/screen';
 

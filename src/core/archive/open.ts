@@ -1,9 +1,9 @@
 import type { z } from 'zod';
 import { sha256 } from '../base/sha256';
-import { apply } from '../brand/apply';
-import { keptCommand, touchedBy, type Command } from '../brand/commands';
-import type { Brand } from '../brand/document';
-import { BRAND_VERSION, COMMAND_VERSION } from '../brand/versions';
+import { apply } from '../brand/commands/apply';
+import { keptCommand, touchedBy, type Command } from '../brand/commands/commands';
+import type { Brand } from '../brand/document/document';
+import { BRAND_VERSION, COMMAND_VERSION } from '../brand/document/versions';
 import { unpackParts } from '../source/zip';
 import { ARCHIVE_LIMITS, ARCHIVE_PATHS, ArchivedChange, ArchiveHead } from './archive';
 

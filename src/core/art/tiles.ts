@@ -1,4 +1,4 @@
-import type { Art } from '../brand/art-shape';
+import type { Art } from '../brand/document/art-shape';
 import type { Area } from '../image/pixels';
 import { tileArea, tilesOf } from '../image/tile-grid';
 

@@ -1,6 +1,6 @@
 import { PNG } from 'pngjs';
-import { type Art } from '../brand/art-shape';
-import { Brand, emptyBrand } from '../brand/document';
+import { type Art } from '../brand/document/art-shape';
+import { Brand, emptyBrand } from '../brand/document/document';
 import { writeArt } from './write-art';
 
 const brand = Brand.parse({

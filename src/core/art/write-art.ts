@@ -1,5 +1,5 @@
-import type { Art } from '../brand/art-shape';
-import type { Brand } from '../brand/document';
+import type { Art } from '../brand/document/art-shape';
+import type { Brand } from '../brand/document/document';
 import { slug } from '../base/words';
 import { rgbOf } from '../colour/integers';
 import { readColour } from '../colour/read';

@@ -1,4 +1,4 @@
-import { canonical } from './canonical';
+import { canonical } from './document/canonical';
 import { may, refusalFor, ROLES } from './roles';
 
 test.each([

@@ -1,6 +1,6 @@
-import { assignments, tokensBelow } from '../brand/data-fields';
-import type { Brand, DataField, Palette } from '../brand/document';
-import { resolveTheme, type Resolved } from '../brand/resolve';
+import { assignments, tokensBelow } from '../brand/reading/data-fields';
+import type { Brand, DataField, Palette } from '../brand/document/document';
+import { resolveTheme, type Resolved } from '../brand/reading/resolve';
 import { readColour } from '../colour/read';
 
 /** What a consumer does with categories that the palette has no colour for. */

@@ -1,9 +1,9 @@
 import { fewTokens } from '../../../tests/few-tokens';
 import { fromField } from './category-colours';
-import { apply } from '../brand/apply';
+import { apply } from '../brand/commands/apply';
 import { fieldWith, pinCategory } from './chart-field';
-import type { Brand, Palette } from '../brand/document';
-import { extendField } from '../brand/extend-field';
+import type { Brand, Palette } from '../brand/document/document';
+import { extendField } from '../brand/tools/extend-field';
 
 const palette: Palette = {
   id: 'p',

@@ -1,10 +1,10 @@
 import { slug } from '../base/words';
-import { apply } from '../brand/apply';
-import type { Command, Step } from '../brand/commands';
-import { tokensBelow } from '../brand/data-fields';
-import type { Brand, DataField, Palette } from '../brand/document';
-import { LIMITS } from '../brand/fields';
-import { tokensOfSwatches } from '../brand/tokens-of-swatches';
+import { apply } from '../brand/commands/apply';
+import type { Command, Step } from '../brand/commands/commands';
+import { tokensBelow } from '../brand/reading/data-fields';
+import type { Brand, DataField, Palette } from '../brand/document/document';
+import { LIMITS } from '../brand/document/fields';
+import { tokensOfSwatches } from '../brand/tools/tokens-of-swatches';
 
 /** Where the categories of some data have their colours from: a field of the brand, or a palette in its order. */
 export type ColourSource = { readonly field: DataField } | { readonly palette: Palette };

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import type { Brand } from '../brand/document';
+import type { Brand } from '../brand/document/document';
 
 const MONTHS = 12;
 /** More categories than most palettes have colours for, so that one sees what happens then. */

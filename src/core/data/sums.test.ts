@@ -4,7 +4,7 @@ import { fromField, fromPalette } from './category-colours';
 import { readData, type DataTable } from './read-data';
 import { MOST_CATEGORIES, sumUp } from './sums';
 import { fewTokens } from '../../../tests/few-tokens';
-import type { Brand, Palette } from '../brand/document';
+import type { Brand, Palette } from '../brand/document/document';
 
 const table = (text: string) => readData('a.csv', new TextEncoder().encode(text)) as DataTable;
 

@@ -1,5 +1,5 @@
-import { resolveTheme, swatchesOf } from '../brand/resolve';
-import type { Brand } from '../brand/document';
+import { resolveTheme, swatchesOf } from '../brand/reading/resolve';
+import type { Brand } from '../brand/document/document';
 import { readColour } from '../colour/read';
 
 /** A colour of a brand and what has it; ids. */

@@ -1,4 +1,4 @@
-import type { Brand } from '../brand/document';
+import type { Brand } from '../brand/document/document';
 import { deltaE2000 } from '../colour/difference';
 import { readPng } from '../image/png-read';
 import type { SourceFile } from '../intake/reader';

@@ -1,5 +1,5 @@
-import { swatchesOf, tokensOf } from '../brand/resolve';
-import type { Brand } from '../brand/document';
+import { swatchesOf, tokensOf } from '../brand/reading/resolve';
+import type { Brand } from '../brand/document/document';
 import { slug } from '../base/words';
 import { hexCode } from '../colour/read';
 import type { Entry, Reading } from '../intake/reading';

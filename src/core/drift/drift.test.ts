@@ -2,8 +2,8 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { PNG } from 'pngjs';
-import type { Brand } from '../brand/document';
-import { resolveTheme } from '../brand/resolve';
+import type { Brand } from '../brand/document/document';
+import { resolveTheme } from '../brand/reading/resolve';
 import { readColour } from '../colour/read';
 import { FORMATS, writeDestination } from '../formats/registry';
 import { parseBrandFile } from '../intake/brand-file';

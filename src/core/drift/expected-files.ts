@@ -1,7 +1,7 @@
 import { writeArt } from '../art/write-art';
 import { slug } from '../base/words';
-import type { Brand } from '../brand/document';
-import type { Graft } from '../brand/graft-shape';
+import type { Brand } from '../brand/document/document';
+import type { Graft } from '../brand/document/graft-shape';
 import type { Mark } from '../formats/kit/marks';
 import type { WrittenFile } from '../formats/kit/format';
 import { boundColour, writeGraft } from '../graft/write-graft';

@@ -1,4 +1,4 @@
-import type { Brand } from '../brand/document';
+import type { Brand } from '../brand/document/document';
 import { ciede2000 } from '../colour/difference';
 import { labOf, srgbToLabD65 } from '../colour/lab';
 import { hexDigits } from '../base/hex';

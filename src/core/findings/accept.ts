@@ -1,7 +1,7 @@
-import type { Acceptance } from '../brand/acceptance-shape';
-import type { Command, Step } from '../brand/commands';
-import type { Brand } from '../brand/document';
-import { LIMITS } from '../brand/fields';
+import type { Acceptance } from '../brand/document/acceptance-shape';
+import type { Command, Step } from '../brand/commands/commands';
+import type { Brand } from '../brand/document/document';
+import { LIMITS } from '../brand/document/fields';
 import type { Finding } from './finding';
 
 /** Tells a finding from all others, however its numbers change: its rule, and what it is about. */

@@ -1,5 +1,5 @@
-import type { Step } from '../brand/commands';
-import type { Brand } from '../brand/document';
+import type { Step } from '../brand/commands/commands';
+import type { Brand } from '../brand/document/document';
 import { ciede2000 } from '../colour/difference';
 import type { LabD65 } from '../colour/lab';
 import { oklchHex, readColour, type ReadColour } from '../colour/read';

@@ -1,6 +1,6 @@
-import { assignments, tokensBelow } from '../brand/data-fields';
-import type { Brand } from '../brand/document';
-import { resolveTheme } from '../brand/resolve';
+import { assignments, tokensBelow } from '../brand/reading/data-fields';
+import type { Brand } from '../brand/document/document';
+import { resolveTheme } from '../brand/reading/resolve';
 import { closePairs } from '../colour/close-pairs';
 import { labD65, srgbToLabD65, type LabD65 } from '../colour/lab';
 import { readColour, type ReadColour } from '../colour/read';

@@ -1,4 +1,4 @@
-import { clashes } from '../brand/naming';
+import { clashes } from '../brand/reading/naming';
 import { finding, type Rule } from './finding';
 
 /** Names that a destination would take for one. */

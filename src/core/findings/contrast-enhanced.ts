@@ -1,4 +1,4 @@
-import { groundsOf } from '../brand/grounds';
+import { groundsOf } from '../brand/reading/grounds';
 import { ENHANCED_RATIO, TEXT_RATIO, textsOf, worstBelow, type Pair } from './contrast';
 import { contrastFinding, contrastMend } from './contrast-rule';
 import type { Rule, Severity } from './finding';

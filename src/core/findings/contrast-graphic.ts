@@ -1,8 +1,8 @@
-import { pageOf } from '../brand/elevation';
-import { groundsByName } from '../brand/grounds';
-import { stateRule, type Brand, type Token } from '../brand/document';
-import { groupKind } from '../brand/group-kind';
-import { tokensOf } from '../brand/resolve';
+import { pageOf } from '../brand/reading/elevation';
+import { groundsByName } from '../brand/reading/grounds';
+import { stateRule, type Brand, type Token } from '../brand/document/document';
+import { groupKind } from '../brand/reading/group-kind';
+import { tokensOf } from '../brand/reading/resolve';
 import { GRAPHIC_RATIO, worstBelow } from './contrast';
 import { contrastFinding, contrastMend } from './contrast-rule';
 import type { Rule, Severity } from './finding';

@@ -1,4 +1,4 @@
-import { groundsOf } from '../brand/grounds';
+import { groundsOf } from '../brand/reading/grounds';
 import { TEXT_RATIO, textsOf, worstBelow } from './contrast';
 import { contrastFinding, contrastMend } from './contrast-rule';
 import type { Rule } from './finding';

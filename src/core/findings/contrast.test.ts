@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { apply } from '../brand/apply';
-import { Brand } from '../brand/document';
+import { apply } from '../brand/commands/apply';
+import { Brand } from '../brand/document/document';
 import { readColour } from '../colour/read';
 import { closestPairs } from './closest';
 import { proposeText, TEXT_RATIO, textPairs } from './contrast';

@@ -1,8 +1,8 @@
 import { contrastRatio, hexLuminance, nearestPassing } from '../colour/contrast';
 import type { ReadColour } from '../colour/read';
-import type { Brand, Theme, Token } from '../brand/document';
-import { groundsOf } from '../brand/grounds';
-import { resolveTheme } from '../brand/resolve';
+import type { Brand, Theme, Token } from '../brand/document/document';
+import { groundsOf } from '../brand/reading/grounds';
+import { resolveTheme } from '../brand/reading/resolve';
 import { MOST_TOLD } from './worst';
 
 /** WCAG 2.2, success criterion 1.4.3 (AA): text of ordinary size. */

@@ -1,5 +1,5 @@
-import { findCycle, ringWords } from '../brand/document';
-import { tokensOf } from '../brand/resolve';
+import { findCycle, ringWords } from '../brand/document/document';
+import { tokensOf } from '../brand/reading/resolve';
 import { finding, type Rule } from './finding';
 
 /** Tokens that lead back to themselves, so that they come to no colour. A brand that is kept holds none; one that is read from a file may. */

@@ -1,5 +1,5 @@
-import type { Step } from '../brand/commands';
-import type { Brand, Token } from '../brand/document';
+import type { Step } from '../brand/commands/commands';
+import type { Brand, Token } from '../brand/document/document';
 import { finding, type Rule } from './finding';
 
 /** Tokens that still point at what is not to be used any more. */

@@ -1,6 +1,6 @@
-import type { Command } from '../brand/commands';
-import type { Brand } from '../brand/document';
-import type { TokensWritten } from '../brand/where-used';
+import type { Command } from '../brand/commands/commands';
+import type { Brand } from '../brand/document/document';
+import type { TokensWritten } from '../brand/reading/where-used';
 
 /** What was found, each by a rule of a file of its own; those below the line are found while a destination is written. */
 export type RuleId =

@@ -1,8 +1,8 @@
-import { Brand, emptyBrand } from '../brand/document';
+import { Brand, emptyBrand } from '../brand/document/document';
 import { readFileSync } from 'node:fs';
-import { apply } from '../brand/apply';
-import type { Command, Step } from '../brand/commands';
-import { usesOf } from '../brand/where-used';
+import { apply } from '../brand/commands/apply';
+import type { Command, Step } from '../brand/commands/commands';
+import { usesOf } from '../brand/reading/where-used';
 import { tokensWritten } from '../formats/registry';
 import type { RuleId } from './finding';
 import { findingsOf, mendOf, mendOffered, RULES } from './rules';

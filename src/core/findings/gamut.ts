@@ -1,5 +1,5 @@
-import type { Step } from '../brand/commands';
-import { resolveTheme, swatchesOf } from '../brand/resolve';
+import type { Step } from '../brand/commands/commands';
+import { resolveTheme, swatchesOf } from '../brand/reading/resolve';
 import { finding, type Rule } from './finding';
 import { worst } from './worst';
 

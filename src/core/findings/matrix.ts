@@ -1,6 +1,6 @@
-import type { Brand, Theme, Token } from '../brand/document';
-import { groundsOf } from '../brand/grounds';
-import { resolveTheme } from '../brand/resolve';
+import type { Brand, Theme, Token } from '../brand/document/document';
+import { groundsOf } from '../brand/reading/grounds';
+import { resolveTheme } from '../brand/reading/resolve';
 import { contrastRatio } from '../colour/contrast';
 import type { ReadColour } from '../colour/read';
 import { ENHANCED_RATIO, GRAPHIC_RATIO, TEXT_RATIO } from './contrast';

@@ -1,7 +1,7 @@
-import type { Naming, Token } from '../brand/document';
-import { named } from '../brand/naming';
-import { renameTokens } from '../brand/rename-tokens';
-import { tokensOf } from '../brand/resolve';
+import type { Naming, Token } from '../brand/document/document';
+import { named } from '../brand/reading/naming';
+import { renameTokens } from '../brand/tools/rename-tokens';
+import { tokensOf } from '../brand/reading/resolve';
 import { finding, type Rule } from './finding';
 
 const known = new WeakMap<Token, { readonly naming: Naming; readonly to: string }>();

@@ -1,5 +1,5 @@
-import { mergeSwatches } from '../brand/merge-swatches';
-import { swatchesOf, type SwatchPlace } from '../brand/resolve';
+import { mergeSwatches } from '../brand/tools/merge-swatches';
+import { swatchesOf, type SwatchPlace } from '../brand/reading/resolve';
 import { closePairs } from '../colour/close-pairs';
 import { readColour } from '../colour/read';
 import { labAs } from './categories';

@@ -1,4 +1,4 @@
-import { lostWay, resolveTheme } from '../brand/resolve';
+import { lostWay, resolveTheme } from '../brand/reading/resolve';
 import { finding, type Rule } from './finding';
 
 /** Tokens that come to no colour in a theme: no file can be written whole with them. */

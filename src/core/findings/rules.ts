@@ -1,5 +1,5 @@
-import type { Command } from '../brand/commands';
-import type { Brand } from '../brand/document';
+import type { Command } from '../brand/commands/commands';
+import type { Brand } from '../brand/document/document';
 import { alike } from './alike';
 import { alikeVision } from './alike-vision';
 import { arms } from './arms';

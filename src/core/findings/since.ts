@@ -1,4 +1,4 @@
-import type { Brand } from '../brand/document';
+import type { Brand } from '../brand/document/document';
 import { findingKey, openFindings } from './accept';
 import type { Finding } from './finding';
 

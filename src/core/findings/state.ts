@@ -1,11 +1,11 @@
-import type { Step } from '../brand/commands';
-import { stateRule } from '../brand/document';
-import { resolveTheme, tokensOf } from '../brand/resolve';
+import type { Step } from '../brand/commands/commands';
+import { stateRule } from '../brand/document/document';
+import { resolveTheme, tokensOf } from '../brand/reading/resolve';
 import { bytesOf } from '../colour/integers';
 import { bytesToOklab, type Oklab } from '../colour/oklab';
 import type { ReadColour } from '../colour/read';
-import { STATE_DEFAULTS } from '../brand/state-rule';
-import { stateOf, statesOf } from '../brand/states-of';
+import { STATE_DEFAULTS } from '../brand/reading/state-rule';
+import { stateOf, statesOf } from '../brand/reading/states-of';
 import { finding, type Rule } from './finding';
 import { worst } from './worst';
 

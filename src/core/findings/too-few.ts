@@ -1,4 +1,4 @@
-import { assignments } from '../brand/data-fields';
+import { assignments } from '../brand/reading/data-fields';
 import { finding, type Rule } from './finding';
 
 /** Values of the data that outnumber the colours of their group. */

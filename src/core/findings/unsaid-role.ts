@@ -1,6 +1,6 @@
-import type { Step } from '../brand/commands';
-import { stateRule, type Token } from '../brand/document';
-import { likelyRole } from '../brand/token-role';
+import type { Step } from '../brand/commands/commands';
+import { stateRule, type Token } from '../brand/document/document';
+import { likelyRole } from '../brand/reading/token-role';
 import { finding, type Rule } from './finding';
 
 const known = new WeakMap<Token, Token['role']>();

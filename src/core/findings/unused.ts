@@ -1,5 +1,5 @@
-import type { Step } from '../brand/commands';
-import { orphanTokens, unusedSwatches } from '../brand/where-used';
+import type { Step } from '../brand/commands/commands';
+import { orphanTokens, unusedSwatches } from '../brand/reading/where-used';
 import { finding, type Rule } from './finding';
 
 /** Tokens that go nowhere, and swatches that no token comes to. */

@@ -1,6 +1,6 @@
 /** What each destination's options do, what is left to the consumer, and what is refused before anything is written. */
 import { readFileSync } from 'node:fs';
-import { Brand, type Token } from '../brand/document';
+import { Brand, type Token } from '../brand/document/document';
 import type { Written } from './kit/format';
 import { FORMATS, formatById, writeDestination } from './registry';
 

@@ -1,6 +1,6 @@
 import { finding } from '../findings/finding';
-import { notesOfPalettes } from '../brand/palette-notes';
-import type { Brand, Destination, Theme, Token } from '../brand/document';
+import { notesOfPalettes } from '../brand/reading/palette-notes';
+import type { Brand, Destination, Theme, Token } from '../brand/document/document';
 import { android } from './systems/android';
 import { assetCatalog } from './systems/asset-catalog';
 import { bootstrap } from './frameworks/bootstrap';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { swatchesOf, tokensOf } from '../brand/resolve';
-import { type Brand } from '../brand/document';
-import { SlotKey, type Graft } from '../brand/graft-shape';
+import { swatchesOf, tokensOf } from '../brand/reading/resolve';
+import { type Brand } from '../brand/document/document';
+import { SlotKey, type Graft } from '../brand/document/graft-shape';
 import type { Slots } from '../source/slots';
 
 /**

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { Brand, emptyBrand } from '../brand/document';
-import { type Graft } from '../brand/graft-shape';
+import { Brand, emptyBrand } from '../brand/document/document';
+import { type Graft } from '../brand/document/graft-shape';
 import { bindFileText, bindingsOf, readBindFile } from './bind-file';
 import { readHost, type Host } from './host';
 import { Proposer } from './propose';

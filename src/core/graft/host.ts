@@ -1,5 +1,5 @@
-import { LIMITS } from '../brand/fields';
-import { type Graft } from '../brand/graft-shape';
+import { LIMITS } from '../brand/document/fields';
+import { type Graft } from '../brand/document/graft-shape';
 import { kindOfSource } from '../source/scan';
 import { slotsOf, type Slots } from '../source/slots';
 import { SourceText } from '../source/source-text';

@@ -1,7 +1,7 @@
 import { wordsOf } from '../base/words';
-import { resolveTheme } from '../brand/resolve';
-import type { Brand } from '../brand/document';
-import type { Binding } from '../brand/graft-shape';
+import { resolveTheme } from '../brand/reading/resolve';
+import type { Brand } from '../brand/document/document';
+import type { Binding } from '../brand/document/graft-shape';
 import { ciede2000 } from '../colour/difference';
 import { labOf, type LabD65 } from '../colour/lab';
 import { readColour } from '../colour/read';

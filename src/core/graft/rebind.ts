@@ -1,4 +1,4 @@
-import type { Binding, Graft } from '../brand/graft-shape';
+import type { Binding, Graft } from '../brand/document/graft-shape';
 import type { Slots, Slot } from '../source/slots';
 
 /** What becomes of the bindings when a newer host takes the place of the one they were made for. */

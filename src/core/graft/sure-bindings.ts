@@ -1,4 +1,4 @@
-import type { Binding, Graft } from '../brand/graft-shape';
+import type { Binding, Graft } from '../brand/document/graft-shape';
 import type { BankProposal, Proposal } from './propose';
 
 /** What every slot and every run of a host may be bound to, the nearest first: by their keys. */

@@ -1,6 +1,6 @@
-import { resolveTheme, swatchesOf, tokensOf } from '../brand/resolve';
-import type { Brand } from '../brand/document';
-import type { Binding, Graft } from '../brand/graft-shape';
+import { resolveTheme, swatchesOf, tokensOf } from '../brand/reading/resolve';
+import type { Brand } from '../brand/document/document';
+import type { Binding, Graft } from '../brand/document/graft-shape';
 import { readColour, type ReadColour } from '../colour/read';
 import { finding, type Finding } from '../findings/finding';
 import { resized } from '../source/banks';

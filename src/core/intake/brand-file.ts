@@ -1,5 +1,5 @@
-import { resolveTheme } from '../brand/resolve';
-import { KeptBrand, type Brand } from '../brand/document';
+import { resolveTheme } from '../brand/reading/resolve';
+import { KeptBrand, type Brand } from '../brand/document/document';
 import { issuesAsProblems, parsedJson } from './whole-json';
 import type { Problem } from '../source/problem';
 import type { Reader } from './reader';

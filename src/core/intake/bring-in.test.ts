@@ -1,8 +1,8 @@
-import { Brand, emptyBrand, serialiseBrand, type Swatch, type Token, TokenPath } from '../brand/document';
+import { Brand, emptyBrand, serialiseBrand, type Swatch, type Token, TokenPath } from '../brand/document/document';
 import fc from 'fast-check';
-import { apply } from '../brand/apply';
+import { apply } from '../brand/commands/apply';
 import { bringIn, tokenPathOf, type ArrivingSwatch, type Arrivals } from './bring-in';
-import { resolveTheme } from '../brand/resolve';
+import { resolveTheme } from '../brand/reading/resolve';
 
 const swatch = (id: string, name: string, value: string, locked = false): Swatch => ({ id, name, value, locked });
 const token = (id: string, path: string, values: Token['values']): Token => ({

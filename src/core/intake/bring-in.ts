@@ -1,5 +1,5 @@
 import { uniqueNames } from '../base/unique-names';
-import type { Command, Step } from '../brand/commands';
+import type { Command, Step } from '../brand/commands/commands';
 import {
   TokenPath,
   type Brand,
@@ -8,10 +8,10 @@ import {
   type Swatch,
   type Token,
   type TokenValue,
-} from '../brand/document';
-import { LIMITS } from '../brand/fields';
+} from '../brand/document/document';
+import { LIMITS } from '../brand/document/fields';
 import { replacePalette, type Incoming, type ReplacedRow } from './replace-palette';
-import { likelyRole } from '../brand/token-role';
+import { likelyRole } from '../brand/reading/token-role';
 
 /** Where the colours of one group of a source go. */
 export type Route =

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { Swatch } from '../brand/document';
-import { EntityId } from '../brand/fields';
+import { Swatch } from '../brand/document/document';
+import { EntityId } from '../brand/document/fields';
 
 /** Colours that a person sends from one of their pages to the others, such as from the phone to the desk. */
 export const CaughtColours = z.strictObject({

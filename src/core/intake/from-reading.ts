@@ -1,6 +1,6 @@
 import { uniqueNames } from '../base/unique-names';
 import { slug } from '../base/words';
-import { emptyBrand, type Brand, type Token } from '../brand/document';
+import { emptyBrand, type Brand, type Token } from '../brand/document/document';
 import { palettesOf, type Reading } from './reading';
 
 /**

@@ -1,5 +1,5 @@
-import { type PALETTE_KINDS, type PaletteOrigin } from '../brand/document';
-import { LIMITS } from '../brand/fields';
+import { type PALETTE_KINDS, type PaletteOrigin } from '../brand/document/document';
+import { LIMITS } from '../brand/document/fields';
 import { hexCode, readColour, type ReadColour } from '../colour/read';
 import { problem, type Problem } from '../source/problem';
 import type { Place, Span } from '../source/source-text';

@@ -1,7 +1,7 @@
 import { shownKey, readColour } from '../colour/read';
-import type { Step } from '../brand/commands';
-import type { Brand, Palette, Swatch } from '../brand/document';
-import { usedSwatches } from '../brand/merge-swatches';
+import type { Step } from '../brand/commands/commands';
+import type { Brand, Palette, Swatch } from '../brand/document/document';
+import { usedSwatches } from '../brand/tools/merge-swatches';
 
 /** A colour on its way into a palette. */
 export interface Incoming {

@@ -1,5 +1,5 @@
 import { coloursOf } from '../../../tests/colours-of';
-import { Brand, emptyBrand } from '../brand/document';
+import { Brand, emptyBrand } from '../brand/document/document';
 import { readFile, READERS } from './readers';
 import fc from 'fast-check';
 import { decodePng } from '../../../tests/decode-png';

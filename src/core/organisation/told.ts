@@ -1,4 +1,4 @@
-import type { HouseSet } from '../brand/house-set';
+import type { HouseSet } from '../brand/tools/house-set';
 import type { Role } from '../brand/roles';
 
 /** An organisation, and what whoever looks is in it. */

@@ -1,8 +1,8 @@
 import { finding, type Finding } from '../findings/finding';
 import { slug } from '../base/words';
 import { sha256 } from '../base/sha256';
-import type { Brand } from '../brand/document';
-import type { Graft } from '../brand/graft-shape';
+import type { Brand } from '../brand/document/document';
+import type { Graft } from '../brand/document/graft-shape';
 import { writeArt } from '../art/write-art';
 import { writeGraft } from '../graft/write-graft';
 import { textFile, type Written, type WrittenFile } from '../formats/kit/format';

@@ -1,5 +1,5 @@
-import { apply } from '../brand/apply';
-import { emptyBrand, type Brand, type Token } from '../brand/document';
+import { apply } from '../brand/commands/apply';
+import { emptyBrand, type Brand, type Token } from '../brand/document/document';
 import { contrastMoves, hasFailed } from './contrast-moves';
 
 const token = (id: string, role: Token['role'], colour: string): Token => ({

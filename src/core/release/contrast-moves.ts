@@ -1,4 +1,4 @@
-import type { Brand } from '../brand/document';
+import type { Brand } from '../brand/document/document';
 import { textPairs, type TextPair } from '../findings/contrast';
 
 /** A text on its ground whose contrast is another than it was, in one theme. */

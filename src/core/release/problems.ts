@@ -1,4 +1,4 @@
-import type { Brand } from '../brand/document';
+import type { Brand } from '../brand/document/document';
 import type { Finding, RuleId } from '../findings/finding';
 import { writeDestination } from '../formats/registry';
 

@@ -1,6 +1,6 @@
-import { apply } from '../brand/apply';
-import { emptyBrand, type Brand } from '../brand/document';
-import type { Step } from '../brand/commands';
+import { apply } from '../brand/commands/apply';
+import { emptyBrand, type Brand } from '../brand/document/document';
+import type { Step } from '../brand/commands/commands';
 import {
   NewRemark,
   OPEN_RULE,

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { isStorable, UNSTORABLE } from '../base/storable';
-import { compareBrands } from '../brand/compare';
-import type { Brand } from '../brand/document';
-import { EntityId, name } from '../brand/fields';
+import { compareBrands } from '../brand/history/compare';
+import type { Brand } from '../brand/document/document';
+import { EntityId, name } from '../brand/document/fields';
 import type { Role } from '../brand/roles';
 
 /** Bounds of what is said in a review. */

@@ -1,4 +1,4 @@
-import type { Difference } from '../brand/compare';
+import type { Difference } from '../brand/history/compare';
 import { nextVersion, proposedStep } from './version';
 
 const difference = (kind: Difference['kind'], what: Difference['what'], name: string, was?: string): Difference => ({

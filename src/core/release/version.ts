@@ -1,4 +1,4 @@
-import type { Difference } from '../brand/compare';
+import type { Difference } from '../brand/history/compare';
 
 /** The steps of a version MAJOR.MINOR.PATCH, from what breaks those who use it to what does not (Semantic Versioning 2.0.0, sections 6 to 8). */
 export const VERSION_STEPS = ['major', 'minor', 'patch'] as const;

@@ -1,4 +1,4 @@
-import type { Brand, Destination } from '../brand/document';
+import type { Brand, Destination } from '../brand/document/document';
 import { chosenTokens } from '../formats/kit/material';
 import { formatById, writeDestination } from '../formats/registry';
 

@@ -1,4 +1,4 @@
-import type { Brand } from '../brand/document';
+import type { Brand } from '../brand/document/document';
 import { matchOf, themesShown, type MatchCell, type Stray, type ThemeColours, type ThemeMatch } from './match';
 import type { Reading, Screen } from './screen';
 

@@ -1,6 +1,6 @@
 import { slug } from '../base/words';
-import type { Brand, Theme } from '../brand/document';
-import { resolveTheme } from '../brand/resolve';
+import type { Brand, Theme } from '../brand/document/document';
+import { resolveTheme } from '../brand/reading/resolve';
 import { deltaE2000 } from '../colour/difference';
 import { labOf } from '../colour/lab';
 import { hexCode } from '../colour/read';

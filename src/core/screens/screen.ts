@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { EntityId, FileHash, name, releasePath } from '../brand/fields';
+import { EntityId, FileHash, name, releasePath } from '../brand/document/fields';
 
 /** The small programs that Breakwater ships to try a brand on; each reads released files and nothing else. */
 export const SIMULATED = ['dashboard', 'booking', 'trainer', 'console', 'workbook', 'terminal'] as const;

@@ -1,5 +1,5 @@
 import { slug } from '../base/words';
-import type { Brand } from '../brand/document';
+import type { Brand } from '../brand/document/document';
 import { matchTable, type MatchTable, type ReadScreen } from './match-table';
 import type { ToldMatch } from './screen';
 

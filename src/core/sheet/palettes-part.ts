@@ -1,5 +1,5 @@
-import type { Brand, Palette, Swatch } from '../brand/document';
-import { paletteWords } from '../brand/palette-notes';
+import type { Brand, Palette, Swatch } from '../brand/document/document';
+import { paletteWords } from '../brand/reading/palette-notes';
 import { inkText, MOST_APART, type Inks } from '../colour/ink';
 import { notations } from '../colour/notations';
 import { readColour } from '../colour/read';

@@ -1,4 +1,4 @@
-import type { Brand } from '../brand/document';
+import type { Brand } from '../brand/document/document';
 import { textPairs, type TextPair } from '../findings/contrast';
 import type { Content } from './flow';
 import { FLOOR, INNER, PAPER, rect, rule, SOFT, text } from './paper';

@@ -1,7 +1,7 @@
 /** The brand sheet: whole XML whatever names are in it, the same bytes again, and colours and contrasts that are the brand's. */
 import { SourceText } from '../source/source-text';
 import { demo, harshBrand } from '../../../tests/harsh-brand';
-import { emptyBrand } from '../brand/document';
+import { emptyBrand } from '../brand/document/document';
 import { textPairs } from '../findings/contrast';
 import { walkXml } from '../source/xml';
 import { MOST_PAGES, SheetChoice, sheetHtml, sheetOutline, sheetPages } from './sheet';

@@ -1,7 +1,7 @@
 import { escapeXml } from '../base/escape-xml';
 import { z } from 'zod';
-import { type Brand } from '../brand/document';
-import { EntityId, LIMITS } from '../brand/fields';
+import { type Brand } from '../brand/document/document';
+import { EntityId, LIMITS } from '../brand/document/fields';
 import { oneLine } from '../base/plain-text';
 import type { Content } from './flow';
 import { palettesPart, type SheetInks } from './palettes-part';

@@ -1,5 +1,5 @@
-import type { Brand, Theme } from '../brand/document';
-import { resolveTheme } from '../brand/resolve';
+import type { Brand, Theme } from '../brand/document/document';
+import { resolveTheme } from '../brand/reading/resolve';
 import { hexCode } from '../colour/read';
 import { flow, type Block, type Content, type Section } from './flow';
 import { INNER, LINE, rect, rule, SMALLEST, SOFT, text, widthOf } from './paper';

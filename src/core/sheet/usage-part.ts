@@ -1,7 +1,7 @@
-import { assignments, firstSeries, tokensBelow } from '../brand/data-fields';
-import { stateRule, type Brand, type Theme } from '../brand/document';
-import { groupKind } from '../brand/group-kind';
-import { resolveTheme } from '../brand/resolve';
+import { assignments, firstSeries, tokensBelow } from '../brand/reading/data-fields';
+import { stateRule, type Brand, type Theme } from '../brand/document/document';
+import { groupKind } from '../brand/reading/group-kind';
+import { resolveTheme } from '../brand/reading/resolve';
 import { contrastRatio } from '../colour/contrast';
 import { textPairs, TEXT_RATIO } from '../findings/contrast';
 import { hardestPair } from '../palette/categorical';

@@ -1,6 +1,6 @@
-import { apply } from '../brand/apply';
-import { Brand, emptyBrand } from '../brand/document';
-import { houseDifferences, takeHouse } from '../brand/house-set';
+import { apply } from '../brand/commands/apply';
+import { Brand, emptyBrand } from '../brand/document/document';
+import { houseDifferences, takeHouse } from '../brand/tools/house-set';
 import { STARTING_SET } from './house-starters';
 
 test('the set that Breakwater comes with has a palette for each kind of work, and a brand can begin with it', () => {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { Swatch } from '../brand/document';
-import { EntityId } from '../brand/fields';
+import { Swatch } from '../brand/document/document';
+import { EntityId } from '../brand/document/fields';
 
 /** What a palette on the shelf is for: the four that charts and interfaces know, and the depths of game palettes. */
 export const SHELF_KINDS = ['categorical', 'sequential', 'diverging', 'interface', 'game'] as const;

@@ -14,8 +14,8 @@ import { Input } from '@chakra-ui/react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef } from 'react';
 import { hexCode } from '@/core/colour/read';
-import { useBrand } from '@/ui/brand-context';
-import { useCatch, type CatchLine } from '@/ui/catch-store';
+import { useBrand } from '@/ui/store/brand-context';
+import { useCatch, type CatchLine } from '@/ui/store/catch-store';
 import { RouteSelect } from './route-select';
 import css from './gather.module.css';
 

@@ -1,5 +1,5 @@
 import { importsOf, PAGE_LIMITS, partName, type FetchedPart, type StyledPart, type WebPage } from '@/core/intake/web/web-page';
-import { Declined, request } from '@/ui/request';
+import { Declined, request } from '@/ui/asked/request';
 
 /** The attributes of drawings that hold a colour: SVG 2, "Presentation attributes". */
 const DRAWN = ['fill', 'stroke', 'stop-color', 'flood-color', 'lighting-color', 'color'];

@@ -1,11 +1,11 @@
 import { Button } from '@chakra-ui/react';
 import { useState } from 'react';
-import { pinHouse, takeHouse, type HouseDifference } from '@/core/brand/house-set';
+import { pinHouse, takeHouse, type HouseDifference } from '@/core/brand/tools/house-set';
 import { deltaE2000 } from '@/core/colour/difference';
 import { readColour } from '@/core/colour/read';
-import { useBrand, useMayEdit } from '@/ui/brand-context';
+import { useBrand, useMayEdit } from '@/ui/store/brand-context';
 import { Patches } from '@/ui/changes/change-list';
-import { useHouse } from '@/ui/house';
+import { useHouse } from '@/ui/asked/house';
 import { tell } from '@/ui/notices';
 import { ribbon } from '@/ui/ribbon';
 import { Tick } from '@/ui/tick';

@@ -1,8 +1,8 @@
-import type { PaletteOrigin } from '@/core/brand/document';
+import type { PaletteOrigin } from '@/core/brand/document/document';
 import { tidyName } from '@/core/intake/reading';
-import { useCatch } from '@/ui/catch-store';
+import { useCatch } from '@/ui/store/catch-store';
 import { tell } from '@/ui/notices';
-import { request } from '@/ui/request';
+import { request } from '@/ui/asked/request';
 
 /** The server takes no more in one request; a larger picture is kept smaller. */
 const LARGEST = 8_000_000;

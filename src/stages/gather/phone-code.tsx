@@ -1,6 +1,6 @@
 import { QRCodeSVG } from 'qrcode.react';
 import { useSyncExternalStore } from 'react';
-import { useBrand } from '@/ui/brand-context';
+import { useBrand } from '@/ui/store/brand-context';
 import css from './gather.module.css';
 
 /** Names under which a machine reaches only itself. */

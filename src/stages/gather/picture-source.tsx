@@ -5,7 +5,7 @@ import { extractedEntry, FIRST_LOOK } from '@/core/intake/pictures/picture';
 import { certain, nameOfFile, readingOf, taken, type EntryParts } from '@/core/intake/reading';
 import type { Area } from '@/core/image/pixels';
 import { relatedSets } from '@/core/palette/related';
-import { useCatch } from '@/ui/catch-store';
+import { useCatch } from '@/ui/store/catch-store';
 import { ribbon } from '@/ui/ribbon';
 import { PictureView, type Sample } from './picture-view';
 import { useFinder } from './use-finder';

@@ -1,9 +1,9 @@
 import { Button, Input, NativeSelect } from '@chakra-ui/react';
 import { useState } from 'react';
 import type { Route } from '@/core/intake/bring-in';
-import { PALETTE_KINDS, type Palette } from '@/core/brand/document';
-import { useBrand, useMayEdit } from '@/ui/brand-context';
-import { useCatch } from '@/ui/catch-store';
+import { PALETTE_KINDS, type Palette } from '@/core/brand/document/document';
+import { useBrand, useMayEdit } from '@/ui/store/brand-context';
+import { useCatch } from '@/ui/store/catch-store';
 import { keepPicture } from './keep-picture';
 import { RouteSelect } from './route-select';
 import { Replacement } from './replacement';

@@ -1,12 +1,12 @@
 import { Button } from '@chakra-ui/react';
 import { useState } from 'react';
-import { newId } from '@/core/brand/identity';
+import { newId } from '@/core/brand/document/identity';
 import type { CaughtColours } from '@/core/intake/caught-colours';
-import { useBrand } from '@/ui/brand-context';
-import { useCatch } from '@/ui/catch-store';
+import { useBrand } from '@/ui/store/brand-context';
+import { useCatch } from '@/ui/store/catch-store';
 import { tell } from '@/ui/notices';
-import { pageId } from '@/ui/page-id';
-import { request } from '@/ui/request';
+import { pageId } from '@/ui/store/page-id';
+import { request } from '@/ui/asked/request';
 
 /** So many are sent at once. */
 const MOST = 256;

@@ -3,20 +3,20 @@ import { STARTERS } from '@/core/shelf/starters';
 import { Button, Input } from '@chakra-ui/react';
 import { useQueryClient } from '@tanstack/react-query';
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import type { Palette } from '@/core/brand/document';
-import { swatchesOf } from '@/core/brand/resolve';
+import type { Palette } from '@/core/brand/document/document';
+import { swatchesOf } from '@/core/brand/reading/resolve';
 import { inkOn } from '@/core/colour/contrast';
 import { readColour } from '@/core/colour/read';
 import { catchOf } from '@/core/intake/catch';
 import { readingOf, certain, taken } from '@/core/intake/reading';
 import { searchShelf, type ShelfFind, type ShelfQuery } from '@/core/shelf/search';
-import { useBrand, useMayEdit } from '@/ui/brand-context';
-import { useCatch } from '@/ui/catch-store';
+import { useBrand, useMayEdit } from '@/ui/store/brand-context';
+import { useCatch } from '@/ui/store/catch-store';
 import { tell } from '@/ui/notices';
 import { PutOnShelf } from '@/ui/put-on-shelf';
-import { request } from '@/ui/request';
+import { request } from '@/ui/asked/request';
 import { ribbon } from '@/ui/ribbon';
-import { useShelf } from '@/ui/shelf';
+import { useShelf } from '@/ui/asked/shelf';
 
 import css from './gather.module.css';
 

@@ -1,6 +1,6 @@
 import { Button } from '@chakra-ui/react';
 import { isAddress } from '@/core/intake/web/web-page';
-import { useCatch } from '@/ui/catch-store';
+import { useCatch } from '@/ui/store/catch-store';
 import css from './gather.module.css';
 
 const EXAMPLE = `Night blue    #1f2a44

@@ -1,9 +1,9 @@
 import { useMemo } from 'react';
 import { bringIn, type Arrival, type BroughtIn, type Route } from '@/core/intake/bring-in';
-import type { Brand, Palette, PaletteOrigin } from '@/core/brand/document';
-import { newId } from '@/core/brand/identity';
-import { useBrand } from '@/ui/brand-context';
-import { useCatch, type CatchLine } from '@/ui/catch-store';
+import type { Brand, Palette, PaletteOrigin } from '@/core/brand/document/document';
+import { newId } from '@/core/brand/document/identity';
+import { useBrand } from '@/ui/store/brand-context';
+import { useCatch, type CatchLine } from '@/ui/store/catch-store';
 
 /** Neither can be the id of a theme. */
 export const NO_TOKENS = '';

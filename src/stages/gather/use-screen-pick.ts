@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 import { catchOf } from '@/core/intake/catch';
 import { readingOf, certain, taken } from '@/core/intake/reading';
-import { earlierIn, useCatch } from '@/ui/catch-store';
-import { isTyping } from '@/ui/typing';
+import { earlierIn, useCatch } from '@/ui/store/catch-store';
+import { isTyping } from '@/ui/keys/typing';
 
 /** The browser's own picker, EyeDropper API (WICG); not every browser has one. */
 type EyeDropper = new () => { open: () => Promise<{ sRGBHex: string }> };

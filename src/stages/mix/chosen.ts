@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
-import type { Palette, Swatch } from '@/core/brand/document';
-import type { Selection } from '@/ui/brand-state';
-import { useBrand } from '@/ui/brand-context';
+import type { Palette, Swatch } from '@/core/brand/document/document';
+import type { Selection } from '@/ui/store/brand-state';
+import { useBrand } from '@/ui/store/brand-context';
 
 /** What is chosen in a palette. */
 export interface Chosen {

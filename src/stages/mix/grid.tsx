@@ -16,8 +16,8 @@ import { rectSortingStrategy, SortableContext, sortableKeyboardCoordinates } fro
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { ChevronDown, ChevronUp, GripVertical, X } from 'lucide-react';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent, type MouseEvent } from 'react';
-import type { Palette, Swatch } from '@/core/brand/document';
-import { useBrand, useBrandStore, useMayEdit } from '@/ui/brand-context';
+import type { Palette, Swatch } from '@/core/brand/document/document';
+import { useBrand, useBrandStore, useMayEdit } from '@/ui/store/brand-context';
 import { CommitInput } from '@/ui/commit-input';
 import { ribbon } from '@/ui/ribbon';
 import { chosenIn, choice, clicked } from './chosen';

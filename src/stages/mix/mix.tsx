@@ -2,8 +2,8 @@
 
 import { Button, NativeSelect } from '@chakra-ui/react';
 import { useState } from 'react';
-import { PALETTE_KINDS, type Palette } from '@/core/brand/document';
-import { useBrand, useMayEdit } from '@/ui/brand-context';
+import { PALETTE_KINDS, type Palette } from '@/core/brand/document/document';
+import { useBrand, useMayEdit } from '@/ui/store/brand-context';
 import { CommitInput } from '@/ui/commit-input';
 import { Empty } from '@/ui/empty';
 import { ClosestPlot } from '@/ui/plots/closest-plot';

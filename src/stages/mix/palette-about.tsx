@@ -1,8 +1,8 @@
 import { Field, Input, Textarea } from '@chakra-ui/react';
 import { useState } from 'react';
-import { PaletteMaker, type Palette } from '@/core/brand/document';
-import { LIMITS } from '@/core/brand/fields';
-import { useBrand } from '@/ui/brand-context';
+import { PaletteMaker, type Palette } from '@/core/brand/document/document';
+import { LIMITS } from '@/core/brand/document/fields';
+import { useBrand } from '@/ui/store/brand-context';
 import css from './mix.module.css';
 import { FormDialog } from '@/ui/form-dialog';
 

@@ -1,11 +1,11 @@
 import { parsePalette } from '@/core/intake/swatches/palette-file';
-import { paletteFileName, serialisePalette } from '@/core/brand/palette-file';
+import { paletteFileName, serialisePalette } from '@/core/brand/document/palette-file';
 import { Button, Menu, Portal } from '@chakra-ui/react';
 import { ChevronDown } from 'lucide-react';
 import { useRef, useState } from 'react';
-import type { Palette } from '@/core/brand/document';
-import { newId } from '@/core/brand/identity';
-import { useBrand, useMayEdit } from '@/ui/brand-context';
+import type { Palette } from '@/core/brand/document/document';
+import { newId } from '@/core/brand/document/identity';
+import { useBrand, useMayEdit } from '@/ui/store/brand-context';
 import { download } from '@/ui/download';
 import { MakeTokens } from '@/ui/make-tokens';
 import { HiddenFile } from '@/ui/hidden-file';

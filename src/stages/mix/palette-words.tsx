@@ -1,5 +1,5 @@
-import type { Palette, PaletteSource } from '@/core/brand/document';
-import { useBrand } from '@/ui/brand-context';
+import type { Palette, PaletteSource } from '@/core/brand/document/document';
+import { useBrand } from '@/ui/store/brand-context';
 import { useWantedPicture } from '@/ui/wanted-picture';
 import { useGoTo } from '@/ui/stage-link';
 import css from './mix.module.css';

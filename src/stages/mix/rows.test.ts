@@ -1,7 +1,7 @@
-import { type Brand, emptyBrand, type Palette, serialiseBrand, type Swatch } from '@/core/brand/document';
+import { type Brand, emptyBrand, type Palette, serialiseBrand, type Swatch } from '@/core/brand/document/document';
 import fc from 'fast-check';
-import { apply } from '@/core/brand/apply';
-import { Command } from '@/core/brand/commands';
+import { apply } from '@/core/brand/commands/apply';
+import { Command } from '@/core/brand/commands/commands';
 import { chosenIn, choice, clicked } from './chosen';
 import { cellSize } from './grid-view';
 import { addRow, dissolveRow, makeRow, moveRow, renameRow, rowsOf, sharedStart } from './rows';

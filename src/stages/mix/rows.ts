@@ -1,7 +1,7 @@
-import type { Command, Step } from '@/core/brand/commands';
-import { type Palette, type Swatch } from '@/core/brand/document';
-import { LIMITS } from '@/core/brand/fields';
-import { newId } from '@/core/brand/identity';
+import type { Command, Step } from '@/core/brand/commands/commands';
+import { type Palette, type Swatch } from '@/core/brand/document/document';
+import { LIMITS } from '@/core/brand/document/fields';
+import { newId } from '@/core/brand/document/identity';
 
 /** Neighbours with the same label, or without one. */
 export interface PaletteRow {

@@ -1,12 +1,12 @@
 import { adjust, BRIGHTNESS_STEP, NO_ADJUSTMENT } from '@/core/palette/adjust';
 import { Button } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
-import type { Palette, Swatch } from '@/core/brand/document';
-import { tokensUsing } from '@/core/brand/resolve';
-import { useBrandStore, useMayEdit } from '@/ui/brand-context';
-import { MIX_KEYS } from '@/ui/keys';
+import type { Palette, Swatch } from '@/core/brand/document/document';
+import { tokensUsing } from '@/core/brand/reading/resolve';
+import { useBrandStore, useMayEdit } from '@/ui/store/brand-context';
+import { MIX_KEYS } from '@/ui/keys/keys';
 import { MakeTokens } from '@/ui/make-tokens';
-import { isTyping } from '@/ui/typing';
+import { isTyping } from '@/ui/keys/typing';
 import { tell } from '@/ui/notices';
 import { choice, type Chosen } from './chosen';
 import { useGridView, ZOOM } from './grid-view';

@@ -1,11 +1,11 @@
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { memo, useLayoutEffect, useRef, type MouseEvent } from 'react';
-import type { Swatch } from '@/core/brand/document';
-import { swatchesOf } from '@/core/brand/resolve';
+import type { Swatch } from '@/core/brand/document/document';
+import { swatchesOf } from '@/core/brand/reading/resolve';
 import { inkOn } from '@/core/colour/contrast';
 import { readColour } from '@/core/colour/read';
-import { useBrandStore, useHolders } from '@/ui/brand-context';
+import { useBrandStore, useHolders } from '@/ui/store/brand-context';
 import css from './mix.module.css';
 
 interface SwatchCellProps {

@@ -1,8 +1,8 @@
-import { resolveTheme } from '@/core/brand/resolve';
+import { resolveTheme } from '@/core/brand/reading/resolve';
 import { readFileSync } from 'node:fs';
-import { apply } from '@/core/brand/apply';
-import type { Command } from '@/core/brand/commands';
-import { Brand, serialiseBrand } from '@/core/brand/document';
+import { apply } from '@/core/brand/commands/apply';
+import type { Command } from '@/core/brand/commands/commands';
+import { Brand, serialiseBrand } from '@/core/brand/document/document';
 import { deleteSwatches, duplicateSwatches, insertSwatch, moveSwatches } from './swatch-edits';
 
 const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));

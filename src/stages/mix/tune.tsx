@@ -1,8 +1,8 @@
 import { memo } from 'react';
-import type { Swatch } from '@/core/brand/document';
+import type { Swatch } from '@/core/brand/document/document';
 import { plainTitle } from '@/core/colour/plain-name';
 import { readColour } from '@/core/colour/read';
-import { useBrand, useMayEdit } from '@/ui/brand-context';
+import { useBrand, useMayEdit } from '@/ui/store/brand-context';
 import { CommitInput } from '@/ui/commit-input';
 import { tell } from '@/ui/notices';
 import { SwatchSliders } from '@/ui/swatch-sliders';

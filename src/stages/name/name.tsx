@@ -1,8 +1,8 @@
 'use client';
 
 import { TIDY_RULES } from '@/core/findings/rules';
-import { useBrand } from '@/ui/brand-context';
-import { useFindings } from '@/ui/findings';
+import { useBrand } from '@/ui/store/brand-context';
+import { useFindings } from '@/ui/asked/findings';
 import { StageViews, type StageView } from '@/ui/stage-views';
 import { FilesView } from './files/files-view';
 import { ScaffoldView } from './scaffold-view';

@@ -1,13 +1,13 @@
-import { type Naming, NAMINGS } from '@/core/brand/document';
+import { type Naming, NAMINGS } from '@/core/brand/document/document';
 import { Button, Dialog, Portal } from '@chakra-ui/react';
 import { useState } from 'react';
-import { resolveTheme, swatchesOf } from '@/core/brand/resolve';
+import { resolveTheme, swatchesOf } from '@/core/brand/reading/resolve';
 import { readColour } from '@/core/colour/read';
 import type { Finding } from '@/core/findings/finding';
 import { mendOf, mendOffered, TIDY_RULES } from '@/core/findings/rules';
-import { useBrand, useMayEdit } from '@/ui/brand-context';
+import { useBrand, useMayEdit } from '@/ui/store/brand-context';
 import { Choice } from '@/ui/dial';
-import { useFindings } from '@/ui/findings';
+import { useFindings } from '@/ui/asked/findings';
 import { tell } from '@/ui/notices';
 import { showView } from './views';
 import css from './tidy.module.css';

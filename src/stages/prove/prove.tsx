@@ -1,8 +1,8 @@
 'use client';
 
 import { openFindings } from '@/core/findings/accept';
-import { useBrand } from '@/ui/brand-context';
-import { useFindings } from '@/ui/findings';
+import { useBrand } from '@/ui/store/brand-context';
+import { useFindings } from '@/ui/asked/findings';
 import { StageViews, type StageView } from '@/ui/stage-views';
 import { ChartsView } from './charts/charts-view';
 import { BesideView } from './beside/beside-view';

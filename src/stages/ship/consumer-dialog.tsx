@@ -1,7 +1,7 @@
 import { Button, CloseButton, Dialog, Portal } from '@chakra-ui/react';
 import { useState, type ReactNode } from 'react';
 import { may } from '@/core/brand/roles';
-import { useBrand } from '@/ui/brand-context';
+import { useBrand } from '@/ui/store/brand-context';
 
 interface Props {
   /** What the button says that opens it. */

@@ -1,8 +1,8 @@
 import { useId, useMemo } from 'react';
-import type { Destination } from '@/core/brand/document';
+import type { Destination } from '@/core/brand/document/document';
 import type { Format } from '@/core/formats/kit/format';
 import { optionKinds } from '@/core/formats/kit/option-kinds';
-import { useBrand } from '@/ui/brand-context';
+import { useBrand } from '@/ui/store/brand-context';
 import { tell } from '@/ui/notices';
 import { OptionField } from './option-field';
 import css from './ship.module.css';

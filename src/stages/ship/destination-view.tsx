@@ -1,11 +1,11 @@
 import { Button, Tabs } from '@chakra-ui/react';
 import { useState, type ReactNode } from 'react';
-import type { Destination } from '@/core/brand/document';
+import type { Destination } from '@/core/brand/document/document';
 import { RELOADS } from '@/core/formats/kit/format';
 import { optionKinds } from '@/core/formats/kit/option-kinds';
 import { formatById } from '@/core/formats/registry';
 import { stops } from '@/core/findings/finding';
-import { useBrand, useMayEdit } from '@/ui/brand-context';
+import { useBrand, useMayEdit } from '@/ui/store/brand-context';
 import { Readout } from '@/ui/readout/readout';
 import { DestinationOptions } from './destination-options';
 import { FileBar, FilePreview, useChosenFile } from './file-preview';

@@ -1,9 +1,9 @@
 import { slug } from '@/core/base/words';
 import { Button } from '@chakra-ui/react';
 import { useState } from 'react';
-import { useBrandStore, useBrand } from '@/ui/brand-context';
+import { useBrandStore, useBrand } from '@/ui/store/brand-context';
 import { download } from '@/ui/download';
-import { keptFiles } from '@/ui/kept-files';
+import { keptFiles } from '@/ui/asked/kept-files';
 import { tell } from '@/ui/notices';
 import { packAll } from '@/workers/shipper';
 

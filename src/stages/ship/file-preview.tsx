@@ -1,8 +1,8 @@
-import { resolveTheme } from '@/core/brand/resolve';
+import { resolveTheme } from '@/core/brand/reading/resolve';
 import { Button, NativeSelect } from '@chakra-ui/react';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { WrittenFile } from '@/core/formats/kit/format';
-import { useBrandStore } from '@/ui/brand-context';
+import { useBrandStore } from '@/ui/store/brand-context';
 import { download } from '@/ui/download';
 import { tell } from '@/ui/notices';
 import { copy } from '@/ui/readout/copyable';

@@ -1,7 +1,7 @@
 import { Button, NativeSelect } from '@chakra-ui/react';
 import { useState } from 'react';
 import { Copyable } from '@/ui/readout/copyable';
-import { request } from '@/ui/request';
+import { request } from '@/ui/asked/request';
 import { Tick } from '@/ui/tick';
 import { ConsumerDialog } from './consumer-dialog';
 import { SecretForm } from './secret-form';

@@ -1,6 +1,6 @@
 import { NativeSelect, Textarea } from '@chakra-ui/react';
 import type { OptionKind } from '@/core/formats/kit/option-kinds';
-import { useBrand } from '@/ui/brand-context';
+import { useBrand } from '@/ui/store/brand-context';
 import { CommitInput } from '@/ui/commit-input';
 import css from './ship.module.css';
 

@@ -1,10 +1,10 @@
 import { NativeSelect } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import type { Brand } from '@/core/brand/document';
-import { useBrand, useMayEdit } from '@/ui/brand-context';
+import type { Brand } from '@/core/brand/document/document';
+import { useBrand, useMayEdit } from '@/ui/store/brand-context';
 import { tell } from '@/ui/notices';
-import { request } from '@/ui/request';
+import { request } from '@/ui/asked/request';
 import css from './ship.module.css';
 
 /** Neither can be the name of a profile, which has no spaces at its ends. */

@@ -1,6 +1,6 @@
 import CodeMirror, { EditorView, type Extension } from '@uiw/react-codemirror';
 import { useEffect, useMemo, useState } from 'react';
-import { useNonce } from '@/ui/providers';
+import { useNonce } from '@/ui/looks/providers';
 import { codeLook, languageOf } from './code-look';
 
 interface Props {

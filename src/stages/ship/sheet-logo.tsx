@@ -1,9 +1,9 @@
 import { Button } from '@chakra-ui/react';
 import { useRef } from 'react';
 import { tidyName } from '@/core/intake/reading';
-import { useBrand, useMayEdit } from '@/ui/brand-context';
+import { useBrand, useMayEdit } from '@/ui/store/brand-context';
 import { tell } from '@/ui/notices';
-import { request } from '@/ui/request';
+import { request } from '@/ui/asked/request';
 import css from './ship.module.css';
 
 /** The logo at the head of the sheet. */

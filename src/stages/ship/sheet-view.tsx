@@ -1,7 +1,7 @@
 import { Button, Input } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import { MOST_PAGES, PART_TITLES, SHEET_PARTS, sheetOutline, type SheetPart } from '@/core/sheet/sheet';
-import { useBrand } from '@/ui/brand-context';
+import { useBrand } from '@/ui/store/brand-context';
 import { download } from '@/ui/download';
 import { tell } from '@/ui/notices';
 import { PrintCondition } from './print-condition';

@@ -2,10 +2,10 @@
 
 import { Button } from '@chakra-ui/react';
 import { useState } from 'react';
-import type { Destination } from '@/core/brand/document';
-import { newId } from '@/core/brand/identity';
+import type { Destination } from '@/core/brand/document/document';
+import { newId } from '@/core/brand/document/identity';
 import { formatById } from '@/core/formats/registry';
-import { useBrand, useMayEdit } from '@/ui/brand-context';
+import { useBrand, useMayEdit } from '@/ui/store/brand-context';
 import { CommitInput } from '@/ui/commit-input';
 import { Empty } from '@/ui/empty';
 import { StageTitle } from '@/ui/stage-title';

@@ -2,7 +2,7 @@ import { unifiedMergeView } from '@codemirror/merge';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import type { WrittenFile } from '@/core/formats/kit/format';
-import { useBrand } from '@/ui/brand-context';
+import { useBrand } from '@/ui/store/brand-context';
 import { isText } from './file-preview';
 import { ReadOnlyCode } from './read-only-code';
 import css from './ship.module.css';

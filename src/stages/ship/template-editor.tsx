@@ -4,9 +4,9 @@ import { useQuery } from '@tanstack/react-query';
 import CodeMirror, { EditorView } from '@uiw/react-codemirror';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { SharedTemplate } from '@/core/formats/templates/template';
-import { useBrand } from '@/ui/brand-context';
-import { useNonce } from '@/ui/providers';
-import { request } from '@/ui/request';
+import { useBrand } from '@/ui/store/brand-context';
+import { useNonce } from '@/ui/looks/providers';
+import { request } from '@/ui/asked/request';
 import { codeLook } from './code-look';
 import css from './ship.module.css';
 

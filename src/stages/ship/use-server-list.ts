@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { tell } from '@/ui/notices';
-import { request } from '@/ui/request';
+import { request } from '@/ui/asked/request';
 
 /**
  * A list that the server keeps, and a way to do something to it, after which it is asked for again; a refusal is told.

@@ -1,9 +1,9 @@
 import { useDeferredValue, useMemo } from 'react';
-import type { Destination } from '@/core/brand/document';
+import type { Destination } from '@/core/brand/document/document';
 import type { Written } from '@/core/formats/kit/format';
 import { writeDestination } from '@/core/formats/registry';
-import { useBrand } from '@/ui/brand-context';
-import { useComputed } from '@/ui/use-computed';
+import { useBrand } from '@/ui/store/brand-context';
+import { useComputed } from '@/ui/asked/use-computed';
 import { writeBeside } from '@/workers/shipper';
 import { versionOf } from './version-of';
 

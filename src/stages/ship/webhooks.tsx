@@ -1,8 +1,8 @@
 import { Button } from '@chakra-ui/react';
 import { useState } from 'react';
 import { WEBHOOK_EVENTS, type ToldDelivery, type ToldWebhook, type WebhookEvent } from '@/core/screens/webhook';
-import { useBrand } from '@/ui/brand-context';
-import { request } from '@/ui/request';
+import { useBrand } from '@/ui/store/brand-context';
+import { request } from '@/ui/asked/request';
 import { Tick } from '@/ui/tick';
 import { ConsumerDialog } from './consumer-dialog';
 import { SecretForm } from './secret-form';

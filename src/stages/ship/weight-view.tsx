@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { Destination } from '@/core/brand/document';
+import type { Destination } from '@/core/brand/document/document';
 import type { Sizes, Weight, WeightPart } from '@/core/release/weight';
-import { useBrand } from '@/ui/brand-context';
-import { request } from '@/ui/request';
+import { useBrand } from '@/ui/store/brand-context';
+import { request } from '@/ui/asked/request';
 import css from './ship.module.css';
 
 const SIZES = ['raw', 'gzip', 'brotli'] as const;

@@ -1,12 +1,12 @@
 import { NativeSelect } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import { compareBrands } from '@/core/brand/compare';
-import { useBrand } from '@/ui/brand-context';
+import { compareBrands } from '@/core/brand/history/compare';
+import { useBrand } from '@/ui/store/brand-context';
 import { ChangeList } from '@/ui/changes/change-list';
 import changes from '@/ui/changes/changes.module.css';
 import { sinceThen } from '@/ui/changes/since-then';
-import { releaseQuery, type ReleaseSummary } from '@/ui/releases';
+import { releaseQuery, type ReleaseSummary } from '@/ui/asked/releases';
 import css from './watch.module.css';
 
 /** Any two releases beside each other: what came, changed and went, with its colours, and which files are others. */

@@ -1,13 +1,13 @@
 import { Button } from '@chakra-ui/react';
 import { useRef, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
-import { resolveTheme, swatchesOf, tokensOf } from '@/core/brand/resolve';
-import type { Brand } from '@/core/brand/document';
-import type { Command } from '@/core/brand/commands';
+import { resolveTheme, swatchesOf, tokensOf } from '@/core/brand/reading/resolve';
+import type { Brand } from '@/core/brand/document/document';
+import type { Command } from '@/core/brand/commands/commands';
 import type { Difference } from '@/core/drift/difference';
 import { formatById } from '@/core/formats/registry';
 import { SourceText } from '@/core/source/source-text';
-import { useBrand, useMayEdit } from '@/ui/brand-context';
+import { useBrand, useMayEdit } from '@/ui/store/brand-context';
 import { download } from '@/ui/download';
 import type { ShownFile } from '@/workers/drift.worker';
 import { useDrift } from './use-drift';

@@ -1,5 +1,5 @@
-import { useBrand } from '@/ui/brand-context';
-import { useReleases } from '@/ui/releases';
+import { useBrand } from '@/ui/store/brand-context';
+import { useReleases } from '@/ui/asked/releases';
 import { CompareReleases } from './compare-releases';
 import { RestoreRelease } from './restore-release';
 import { ViewHead } from './view-head';

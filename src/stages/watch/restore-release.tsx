@@ -1,13 +1,13 @@
 import { Button } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import { compareBrands } from '@/core/brand/compare';
-import { restoreCommand } from '@/core/brand/restore';
-import { useBrand, useMayEdit } from '@/ui/brand-context';
+import { compareBrands } from '@/core/brand/history/compare';
+import { restoreCommand } from '@/core/brand/history/restore';
+import { useBrand, useMayEdit } from '@/ui/store/brand-context';
 import { ChangeList } from '@/ui/changes/change-list';
 import { FormDialog } from '@/ui/form-dialog';
 import { tell } from '@/ui/notices';
-import { releaseQuery } from '@/ui/releases';
+import { releaseQuery } from '@/ui/asked/releases';
 
 /** Makes the brand what it was at a release, as a change of today: what that changes is shown first. */
 export function RestoreRelease({ number }: { number: number }) {

@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 import type { ManifestEntry } from '@/core/release/bundle';
-import { useBrand, useBrandStore } from '@/ui/brand-context';
-import { keptFiles } from '@/ui/kept-files';
-import { request } from '@/ui/request';
+import { useBrand, useBrandStore } from '@/ui/store/brand-context';
+import { keptFiles } from '@/ui/asked/kept-files';
+import { request } from '@/ui/asked/request';
 import { compareDelivered } from '@/workers/drift';
 import type { ShownFile } from '@/workers/drift.worker';
 

@@ -1,8 +1,8 @@
 'use client';
 
-import { useBrand } from '@/ui/brand-context';
+import { useBrand } from '@/ui/store/brand-context';
 import { useDataWhileOpen } from '@/ui/charts/use-data';
-import { useSignOffs } from '@/ui/sign-offs';
+import { useSignOffs } from '@/ui/asked/sign-offs';
 import { StageViews, type StageView } from '@/ui/stage-views';
 import { DriftView } from './drift-view';
 import { HistoryView } from './history/history-view';

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
-import type { Difference } from '@/core/brand/compare';
-import type { Brand } from '@/core/brand/document';
+import type { Difference } from '@/core/brand/history/compare';
+import type { Brand } from '@/core/brand/document/document';
 import { ciede2000 } from '@/core/colour/difference';
 import { labOf } from '@/core/colour/lab';
 import { coloursOf } from './colours-of';

@@ -1,5 +1,5 @@
-import type { Brand } from '@/core/brand/document';
-import { resolveTheme, swatchesOf } from '@/core/brand/resolve';
+import type { Brand } from '@/core/brand/document/document';
+import { resolveTheme, swatchesOf } from '@/core/brand/reading/resolve';
 import { readColour } from '@/core/colour/read';
 
 /** The colour of a swatch or a token by its id, in a theme or else in the first; null for what has none of its own. */

@@ -1,6 +1,6 @@
-import type { Brand } from '@/core/brand/document';
-import { pageOf } from '@/core/brand/elevation';
-import { resolveTheme } from '@/core/brand/resolve';
+import type { Brand } from '@/core/brand/document/document';
+import { pageOf } from '@/core/brand/reading/elevation';
+import { resolveTheme } from '@/core/brand/reading/resolve';
 import { inkOn } from '@/core/colour/contrast';
 import { readColour } from '@/core/colour/read';
 import type { ChartLook } from './chart';

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import type { Brand } from '@/core/brand/document';
+import type { Brand } from '@/core/brand/document/document';
 import { fromField, fromPalette, type CategoryColour, type Lack } from '@/core/data/category-colours';
 import type { ChartData } from './use-data';
 

@@ -1,10 +1,10 @@
 import { useEffect } from 'react';
 import { create } from 'zustand';
-import type { Brand } from '@/core/brand/document';
+import type { Brand } from '@/core/brand/document/document';
 import type { ChartColumns } from '@/core/data/read-data';
 import { sampleData } from '@/core/data/sample';
 import type { Sums } from '@/core/data/sums';
-import { useBrandStore } from '../brand-context';
+import { useBrandStore } from '../store/brand-context';
 import { tell } from '../notices';
 import { bytesOf } from '@/workers/decode';
 import { OpenData } from '@/workers/data';

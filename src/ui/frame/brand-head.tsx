@@ -1,5 +1,5 @@
-import { useBrand } from '../brand-context';
-import { request } from '../request';
+import { useBrand } from '../store/brand-context';
+import { request } from '../asked/request';
 import css from './frame.module.css';
 
 /** Whose colours these are, and who is at work on them. */

@@ -1,5 +1,5 @@
 import { Button, Dialog, Portal } from '@chakra-ui/react';
-import { useBrand } from '../brand-context';
+import { useBrand } from '../store/brand-context';
 import css from './conflict-dialog.module.css';
 
 /** Asks about an edit that waited here while somebody else set the same: theirs stands, until one says otherwise. */

@@ -1,4 +1,4 @@
-import { KEYS } from '../keys';
+import { KEYS } from '../keys/keys';
 import css from './frame.module.css';
 
 /** So many of the keys that work everywhere fit on the line; the others are a press away. */

@@ -2,11 +2,11 @@
 
 import { usePathname } from 'next/navigation';
 import { useEffect, useState, type ReactNode } from 'react';
-import { request } from '../request';
+import { request } from '../asked/request';
 import { tell } from '../notices';
-import { useBrandStore } from '../brand-context';
-import { useCatch } from '../catch-store';
-import { useFindingsKept } from '../findings';
+import { useBrandStore } from '../store/brand-context';
+import { useCatch } from '../store/catch-store';
+import { useFindingsKept } from '../asked/findings';
 import { Readout } from '../readout/readout';
 import { BrandHead } from './brand-head';
 import { ConflictDialog } from './conflict-dialog';
@@ -15,7 +15,7 @@ import { Guide } from './guide';
 import { Header } from './header';
 import { useGoTo } from '../stage-link';
 import { useSearch, useSwatchOfAddress } from '../search/use-search';
-import { hasOwnUndo, isTyping } from '../typing';
+import { hasOwnUndo, isTyping } from '../keys/typing';
 import { KeyHelp } from './key-help';
 import { STAGES, type StageId } from './stages';
 import { Strand } from './strand';

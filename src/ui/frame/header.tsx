@@ -1,19 +1,19 @@
 'use client';
 
-import { resolveTheme } from '@/core/brand/resolve';
+import { resolveTheme } from '@/core/brand/reading/resolve';
 import { IconButton } from '@chakra-ui/react';
 import { Redo2, Undo2 } from 'lucide-react';
 import { usePathname } from 'next/navigation';
 import { useDeferredValue, useMemo, type ReactNode } from 'react';
 import { openFindings } from '@/core/findings/accept';
-import { compareBrands } from '@/core/brand/compare';
-import { useBrand } from '../brand-context';
-import { waitingCount } from '../brand-state';
-import { useCatch } from '../catch-store';
-import { useFindings } from '../findings';
-import { useHouse } from '../house';
-import { useMatch } from '../match-store';
-import { useSignOffs } from '../sign-offs';
+import { compareBrands } from '@/core/brand/history/compare';
+import { useBrand } from '../store/brand-context';
+import { waitingCount } from '../store/brand-state';
+import { useCatch } from '../store/catch-store';
+import { useFindings } from '../asked/findings';
+import { useHouse } from '../asked/house';
+import { useMatch } from '../store/match-store';
+import { useSignOffs } from '../asked/sign-offs';
 import { StageLink } from '../stage-link';
 import { BrandHead } from './brand-head';
 import { ReleaseDialog } from './release-dialog';

@@ -1,5 +1,5 @@
 import { CloseButton, Dialog, Portal } from '@chakra-ui/react';
-import { KEYS } from '../keys';
+import { KEYS } from '../keys/keys';
 import { STAGES, type StageId } from './stages';
 import css from './frame.module.css';
 

@@ -2,19 +2,19 @@
 
 import { Button, CloseButton, Dialog, Input, Portal, Textarea } from '@chakra-ui/react';
 import { useEffect, useMemo, useState } from 'react';
-import { compareBrands } from '@/core/brand/compare';
+import { compareBrands } from '@/core/brand/history/compare';
 import { may } from '@/core/brand/roles';
 import { textPairs } from '@/core/findings/contrast';
 import type { Bundle } from '@/core/release/bundle';
 import { wantedBy } from '@/core/release/sign-off';
 import { nextVersion, proposedStep, VERSION_STEPS, type VersionStep } from '@/core/release/version';
-import { useBrand } from '../brand-context';
-import { waitingCount } from '../brand-state';
-import { keptFiles } from '../kept-files';
+import { useBrand } from '../store/brand-context';
+import { waitingCount } from '../store/brand-state';
+import { keptFiles } from '../asked/kept-files';
 import { tell } from '../notices';
-import { useReleases } from '../releases';
-import { request } from '../request';
-import { useSignOffs, useVerdicts } from '../sign-offs';
+import { useReleases } from '../asked/releases';
+import { request } from '../asked/request';
+import { useSignOffs, useVerdicts } from '../asked/sign-offs';
 import { useGoTo } from '../stage-link';
 import { ChangeList } from '../changes/change-list';
 import changes from '../changes/changes.module.css';

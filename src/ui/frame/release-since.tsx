@@ -4,11 +4,11 @@ import type { Finding } from '@/core/findings/finding';
 import { findingsSince } from '@/core/findings/since';
 import { lineChanges } from '@/core/release/line-changes';
 import type { Bundle, ManifestEntry } from '@/core/release/bundle';
-import { useBrand } from '../brand-context';
-import type { Released } from '../brand-state';
+import { useBrand } from '../store/brand-context';
+import type { Released } from '../store/brand-state';
 import changes from '../changes/changes.module.css';
 import { sinceThen } from '../changes/since-then';
-import { findingsOf, useFindings } from '../findings';
+import { findingsOf, useFindings } from '../asked/findings';
 
 const LISTED = 8;
 

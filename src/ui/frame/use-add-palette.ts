@@ -1,6 +1,6 @@
-import type { Palette } from '@/core/brand/document';
-import { newId } from '@/core/brand/identity';
-import { useBrand } from '../brand-context';
+import type { Palette } from '@/core/brand/document/document';
+import { newId } from '@/core/brand/document/identity';
+import { useBrand } from '../store/brand-context';
 import { useGoTo } from '../stage-link';
 
 /** Adds an empty palette and opens it in Mix. */

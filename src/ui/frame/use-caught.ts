@@ -3,11 +3,11 @@ import { z } from 'zod';
 import { catchOf } from '@/core/intake/catch';
 import { CaughtColours } from '@/core/intake/caught-colours';
 import { certain, readingOf, taken } from '@/core/intake/reading';
-import { useBrand } from '../brand-context';
-import { earlierIn, useCatch } from '../catch-store';
+import { useBrand } from '../store/brand-context';
+import { earlierIn, useCatch } from '../store/catch-store';
 import { tell } from '../notices';
-import { pageId } from '../page-id';
-import { request } from '../request';
+import { pageId } from '../store/page-id';
+import { request } from '../asked/request';
 
 const Answer = z.object({ caught: z.array(CaughtColours) });
 

@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
-import { useBrand } from '../brand-context';
-import { pageId } from '../page-id';
-import { request } from '../request';
+import { useBrand } from '../store/brand-context';
+import { pageId } from '../store/page-id';
+import { request } from '../asked/request';
 
 /** Who goes from swatch to swatch by the arrows is not followed at every step, in milliseconds. */
 const REST_MS = 400;

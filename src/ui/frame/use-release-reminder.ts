@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { may } from '@/core/brand/roles';
-import { useBrand } from '../brand-context';
+import { useBrand } from '../store/brand-context';
 import { tell } from '../notices';
 
 const DAY_MS = 24 * 60 * 60 * 1000;

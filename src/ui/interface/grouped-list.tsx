@@ -1,10 +1,10 @@
 import { createListCollection, Listbox } from '@chakra-ui/react';
 import { useMemo } from 'react';
-import type { Dress } from '@/core/brand/component-tokens';
-import type { Brand } from '@/core/brand/document';
-import { tokensOf } from '@/core/brand/resolve';
-import { tintColour } from '@/core/brand/tint-rule';
-import type { TintGroup, Tints } from '@/core/brand/tint-tokens';
+import type { Dress } from '@/core/brand/reading/component-tokens';
+import type { Brand } from '@/core/brand/document/document';
+import { tokensOf } from '@/core/brand/reading/resolve';
+import { tintColour } from '@/core/brand/reading/tint-rule';
+import type { TintGroup, Tints } from '@/core/brand/tools/tint-tokens';
 import { partOf, sheetColours, type See } from './colours';
 import css from './sheet.module.css';
 

@@ -1,8 +1,8 @@
 import { Tabs } from '@chakra-ui/react';
 import { memo, useId, type CSSProperties } from 'react';
-import { componentTokens } from '@/core/brand/component-tokens';
-import { TOKEN_STATES, type Brand, type Token } from '@/core/brand/document';
-import type { TintGroup, Tints } from '@/core/brand/tint-tokens';
+import { componentTokens } from '@/core/brand/reading/component-tokens';
+import { TOKEN_STATES, type Brand, type Token } from '@/core/brand/document/document';
+import type { TintGroup, Tints } from '@/core/brand/tools/tint-tokens';
 import { asItIs, partOf, sheetColours, type See } from './colours';
 import { GroupedList } from './grouped-list';
 import css from './sheet.module.css';

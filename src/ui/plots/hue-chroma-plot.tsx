@@ -2,10 +2,10 @@
 
 import { memo, type PointerEvent } from 'react';
 import { readColour, type ReadColour } from '@/core/colour/read';
-import type { Swatch } from '@/core/brand/document';
-import type { Command } from '@/core/brand/commands';
+import type { Swatch } from '@/core/brand/document/document';
+import type { Command } from '@/core/brand/commands/commands';
 import { oklchText } from '@/core/colour/notations';
-import { useBrandStore, useLiveSwatch, useMayEdit } from '../brand-context';
+import { useBrandStore, useLiveSwatch, useMayEdit } from '../store/brand-context';
 import { Painted, PAINTED_FROM } from './painted';
 import css from './plots.module.css';
 

@@ -1,10 +1,10 @@
 'use client';
 
 import { useEffect, useRef } from 'react';
-import type { Swatch } from '@/core/brand/document';
-import { swatchesOf } from '@/core/brand/resolve';
+import type { Swatch } from '@/core/brand/document/document';
+import { swatchesOf } from '@/core/brand/reading/resolve';
 import { readColour, type ReadColour } from '@/core/colour/read';
-import { useBrandStore } from '../brand-context';
+import { useBrandStore } from '../store/brand-context';
 import css from './plots.module.css';
 
 /**

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { memo } from 'react';
-import { useBrand } from '../brand-context';
-import { request } from '../request';
+import { useBrand } from '../store/brand-context';
+import { request } from '../asked/request';
 import css from './readout.module.css';
 
 interface Entry {

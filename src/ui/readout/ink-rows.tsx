@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { inkText, inkWarnings, type Inks } from '@/core/colour/ink';
-import { useBrand } from '../brand-context';
-import { request } from '../request';
+import { useBrand } from '../store/brand-context';
+import { request } from '../asked/request';
 import { Copyable } from './copyable';
 import css from './readout.module.css';
 

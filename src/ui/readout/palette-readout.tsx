@@ -1,10 +1,10 @@
 import { useMemo } from 'react';
-import type { Palette } from '@/core/brand/document';
-import { tokensUsing } from '@/core/brand/resolve';
+import type { Palette } from '@/core/brand/document/document';
+import { tokensUsing } from '@/core/brand/reading/resolve';
 import { readColour } from '@/core/colour/read';
 import { closestPairs } from '@/core/findings/closest';
 import { GREY_CHROMA } from '@/core/colour/grey';
-import { useBrand } from '../brand-context';
+import { useBrand } from '../store/brand-context';
 import css from './readout.module.css';
 
 /** The pairs of more than this many are not compared while somebody edits. */

@@ -1,8 +1,8 @@
 'use client';
 
 import { usePathname } from 'next/navigation';
-import { swatchesOf, tokensOf } from '@/core/brand/resolve';
-import { useBrand } from '../brand-context';
+import { swatchesOf, tokensOf } from '@/core/brand/reading/resolve';
+import { useBrand } from '../store/brand-context';
 import { PaletteReadout } from './palette-readout';
 import { SwatchReadout } from './swatch-readout';
 import { ThemeReadout } from './theme-readout';

@@ -1,11 +1,11 @@
-import { resolveTheme, swatchesOf, tokensUsing } from '@/core/brand/resolve';
+import { resolveTheme, swatchesOf, tokensUsing } from '@/core/brand/reading/resolve';
 import { memo, useEffect, useMemo, useState } from 'react';
-import type { Swatch } from '@/core/brand/document';
+import type { Swatch } from '@/core/brand/document/document';
 import { plainName } from '@/core/colour/plain-name';
 import { notations } from '@/core/colour/notations';
 import { contrastRatio, flatten } from '@/core/colour/contrast';
 import { readColour } from '@/core/colour/read';
-import { useBrand, useLiveSwatch } from '../brand-context';
+import { useBrand, useLiveSwatch } from '../store/brand-context';
 import { Copyable } from './copyable';
 import { History } from './history';
 import { InkRows } from './ink-rows';

@@ -1,8 +1,8 @@
 import { useDeferredValue, useMemo } from 'react';
-import { isDarkTheme } from '@/core/brand/elevation';
-import { resolveTheme } from '@/core/brand/resolve';
+import { isDarkTheme } from '@/core/brand/reading/elevation';
+import { resolveTheme } from '@/core/brand/reading/resolve';
 import { textPairs } from '@/core/findings/contrast';
-import { useBrand } from '../brand-context';
+import { useBrand } from '../store/brand-context';
 import css from './readout.module.css';
 
 /** The theme in view, when no token is chosen. */

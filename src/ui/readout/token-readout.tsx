@@ -1,11 +1,11 @@
 import { NativeSelect, Textarea } from '@chakra-ui/react';
-import type { Step } from '@/core/brand/commands';
-import { TOKEN_ROLES, type Token } from '@/core/brand/document';
-import { groundsByName } from '@/core/brand/grounds';
-import { resolveTheme, tokensOf, trailOf } from '@/core/brand/resolve';
-import { renameTokens } from '@/core/brand/rename-tokens';
+import type { Step } from '@/core/brand/commands/commands';
+import { TOKEN_ROLES, type Token } from '@/core/brand/document/document';
+import { groundsByName } from '@/core/brand/reading/grounds';
+import { resolveTheme, tokensOf, trailOf } from '@/core/brand/reading/resolve';
+import { renameTokens } from '@/core/brand/tools/rename-tokens';
 import { inkOn } from '@/core/colour/contrast';
-import { useBrand, useMayEdit } from '../brand-context';
+import { useBrand, useMayEdit } from '../store/brand-context';
 import { CommitInput } from '../commit-input';
 import { tell } from '../notices';
 import { Copyable } from './copyable';

@@ -1,8 +1,8 @@
 import { useMemo } from 'react';
-import { usesOf } from '@/core/brand/where-used';
-import { useBrand } from '../brand-context';
-import { useTokensWritten } from '../formats';
-import { useMatch } from '../match-store';
+import { usesOf } from '@/core/brand/reading/where-used';
+import { useBrand } from '../store/brand-context';
+import { useTokensWritten } from '../asked/formats';
+import { useMatch } from '../store/match-store';
 import { StageLink } from '../stage-link';
 import css from './readout.module.css';
 

@@ -1,5 +1,5 @@
-import type { Brand, Palette, Swatch } from '@/core/brand/document';
-import { resolveTheme } from '@/core/brand/resolve';
+import type { Brand, Palette, Swatch } from '@/core/brand/document/document';
+import { resolveTheme } from '@/core/brand/reading/resolve';
 import { sought } from '@/core/colour/asked';
 import { ciede2000 } from '@/core/colour/difference';
 import { labD65, labOf, type LabD65 } from '@/core/colour/lab';

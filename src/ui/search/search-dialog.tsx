@@ -2,8 +2,8 @@ import { Combobox, createListCollection, Dialog, Portal } from '@chakra-ui/react
 import { useQuery } from '@tanstack/react-query';
 import { useRouter } from 'next/navigation';
 import { useDeferredValue, useMemo, useState } from 'react';
-import { useBrand } from '../brand-context';
-import { request } from '../request';
+import { useBrand } from '../store/brand-context';
+import { request } from '../asked/request';
 import { useGoTo } from '../stage-link';
 import { foundHere, together, type Act, type Found, type FoundElsewhere } from './found';
 import css from './search.module.css';

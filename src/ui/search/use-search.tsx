@@ -1,7 +1,7 @@
 import { useEffect, useEffectEvent, useState, type ReactNode } from 'react';
-import { useBrandStore } from '../brand-context';
-import { SEARCH_KEY } from '../keys';
-import { isTyping } from '../typing';
+import { useBrandStore } from '../store/brand-context';
+import { SEARCH_KEY } from '../keys/keys';
+import { isTyping } from '../keys/typing';
 import { SearchDialog } from './search-dialog';
 import type { Act } from './found';
 

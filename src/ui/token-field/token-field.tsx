@@ -1,7 +1,7 @@
 import { Combobox, createListCollection, Portal } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import { resolveTheme, tokensOf } from '@/core/brand/resolve';
-import { useBrand } from '../brand-context';
+import { resolveTheme, tokensOf } from '@/core/brand/reading/resolve';
+import { useBrand } from '../store/brand-context';
 import { tokenOptions } from './value-options';
 import css from './token-field.module.css';
 

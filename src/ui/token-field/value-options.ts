@@ -1,6 +1,6 @@
-import type { Brand, TokenValue } from '@/core/brand/document';
+import type { Brand, TokenValue } from '@/core/brand/document/document';
 import { readColour, type ReadColour } from '@/core/colour/read';
-import { resolveTheme } from '@/core/brand/resolve';
+import { resolveTheme } from '@/core/brand/reading/resolve';
 
 /** Something a token can be given as its value. */
 export interface ValueOption {

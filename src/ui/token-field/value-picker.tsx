@@ -1,7 +1,7 @@
 import { Combobox, createListCollection, Portal } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import type { TokenValue } from '@/core/brand/document';
-import { useBrand } from '../brand-context';
+import type { TokenValue } from '@/core/brand/document/document';
+import { useBrand } from '../store/brand-context';
 import { valueOptions } from './value-options';
 import css from './token-field.module.css';
 

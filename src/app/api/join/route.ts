@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { name } from '@/core/brand/fields';
-import { join } from '@/server/invitations';
-import { answer, body, newPassword, signedIn } from '@/server/request';
-import { signIn } from '@/server/session';
+import { name } from '@/core/brand/document/fields';
+import { join } from '@/server/people/invitations';
+import { answer, body, newPassword, signedIn } from '@/server/http/request';
+import { signIn } from '@/server/people/session';
 
 const Joining = z.strictObject({
   secret: z.string().max(100),

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { answer, body, signedIn } from '@/server/request';
+import { answer, body, signedIn } from '@/server/http/request';
 
 const Preferences = z.strictObject({ surround: z.enum(['paper', 'mid', 'ink']), guideHidden: z.boolean() }).partial();
 

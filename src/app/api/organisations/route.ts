@@ -1,6 +1,6 @@
-import { brandsOf } from '@/server/brands';
-import { organisationsOf } from '@/server/organisations';
-import { answer, signedIn } from '@/server/request';
+import { brandsOf } from '@/server/brands/brands';
+import { organisationsOf } from '@/server/people/organisations';
+import { answer, signedIn } from '@/server/http/request';
 
 /** The organisations that somebody belongs to, and the brands that they can see. */
 export function GET(): Promise<Response> {

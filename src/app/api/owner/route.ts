@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { Brand } from '@/core/brand/document';
-import { createOwner } from '@/server/people';
-import { answer, body, newPassword } from '@/server/request';
-import { signIn } from '@/server/session';
+import { Brand } from '@/core/brand/document/document';
+import { createOwner } from '@/server/people/people';
+import { answer, body, newPassword } from '@/server/http/request';
+import { signIn } from '@/server/people/session';
 
 const Owner = z.strictObject({
   name: Brand.shape.name,

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { writeDownOwn } from '@/server/deeds';
-import { authenticate } from '@/server/people';
-import { addressOf, answer, body } from '@/server/request';
-import { signIn } from '@/server/session';
+import { writeDownOwn } from '@/server/people/deeds';
+import { authenticate } from '@/server/people/people';
+import { addressOf, answer, body } from '@/server/http/request';
+import { signIn } from '@/server/people/session';
 
 const SignIn = z.strictObject({ email: z.email('That is not an address.').max(200), password: z.string().min(1).max(500) });
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { answer, body } from '@/server/request';
-import { signOut } from '@/server/session';
+import { answer, body } from '@/server/http/request';
+import { signOut } from '@/server/people/session';
 
 export function POST(request: Request): Promise<Response> {
   return answer(async () => {

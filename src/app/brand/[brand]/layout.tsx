@@ -1,15 +1,15 @@
 import { headers } from 'next/headers';
 import { notFound, redirect } from 'next/navigation';
 import type { ReactNode } from 'react';
-import { authorise } from '@/server/brands';
-import { buildId } from '@/server/build-id';
-import { loadBrand } from '@/server/documents';
-import { Refused } from '@/server/refused';
-import { placeOf } from '@/server/organisations';
-import { latestRelease, waitingSince } from '@/server/releases';
-import { currentPerson } from '@/server/session';
-import { BrandProvider } from '@/ui/brand-context';
-import type { Opening } from '@/ui/brand-state';
+import { authorise } from '@/server/brands/brands';
+import { buildId } from '@/server/http/build-id';
+import { loadBrand } from '@/server/log/documents';
+import { Refused } from '@/server/http/refused';
+import { placeOf } from '@/server/people/organisations';
+import { latestRelease, waitingSince } from '@/server/releases/releases';
+import { currentPerson } from '@/server/people/session';
+import { BrandProvider } from '@/ui/store/brand-context';
+import type { Opening } from '@/ui/store/brand-state';
 import { Frame } from '@/ui/frame/frame';
 import { Stage } from './stage';
 

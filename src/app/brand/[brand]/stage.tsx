@@ -3,10 +3,10 @@
 import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
 import { useEffect, useSyncExternalStore, type ComponentType } from 'react';
-import { useBrandStore } from '@/ui/brand-context';
-import { loadFormats } from '@/ui/formats';
+import { useBrandStore } from '@/ui/store/brand-context';
+import { loadFormats } from '@/ui/asked/formats';
 import type { StageId } from '@/ui/frame/stages';
-import { partOfPage } from '@/ui/reload';
+import { partOfPage } from '@/ui/store/reload';
 
 /** Each stage is fetched by itself, with the page when it is the one shown. What is imported has to stand within `dynamic` for that. */
 const STAGES: Record<StageId, ComponentType> = {

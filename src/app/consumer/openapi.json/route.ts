@@ -1,5 +1,5 @@
-import { openApi } from '@/server/openapi';
-import { answerAnywhere } from '@/server/request';
+import { openApi } from '@/server/releases/openapi';
+import { answerAnywhere } from '@/server/http/request';
 
 /** What consumers may ask, for programs and those who write them; it holds nothing of a brand. */
 export function GET(): Promise<Response> {

@@ -1,7 +1,7 @@
 import { headers } from 'next/headers';
 import { notFound, redirect } from 'next/navigation';
-import { organisationsOf } from '@/server/organisations';
-import { currentPerson } from '@/server/session';
+import { organisationsOf } from '@/server/people/organisations';
+import { currentPerson } from '@/server/people/session';
 import { OrganisationPage } from '@/organisation/organisation-page';
 
 /** An organisation, for those who belong to it. */

@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { answer, signedIn } from '@/server/request';
-import { Refused } from '@/server/refused';
+import { answer, signedIn } from '@/server/http/request';
+import { Refused } from '@/server/http/refused';
 
 const MEDIA: Record<string, string> = {
   '.html': 'text/html; charset=utf-8',

@@ -5,7 +5,7 @@ import { about } from '../kit/options';
 import { casing, type Choices, chosen, prefix } from '../kit/choices';
 import { slug } from '../../base/words';
 import { z } from 'zod';
-import type { Brand, Theme } from '../../brand/document';
+import type { Brand, Theme } from '../../brand/document/document';
 import { cssNotation, cssPrecision, cssText, type CssStyle } from '../kit/css-text';
 import { type Written } from '../kit/format';
 import { SCRIPT_WORDS } from '../kit/script-words';

@@ -1,6 +1,6 @@
 import { about, groupsOption, tokenOption } from './options';
 import { z } from 'zod';
-import { EntityId, LIMITS } from '../../brand/fields';
+import { EntityId, LIMITS } from '../../brand/document/fields';
 
 /** How the words of a name are joined in a written file. */
 export const CASINGS = ['path', 'kebab', 'snake', 'camel', 'pascal', 'capitals'] as const;

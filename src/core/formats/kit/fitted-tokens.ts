@@ -1,9 +1,9 @@
 import { finding, type Finding } from '../../findings/finding';
 import { tokenOption } from './options';
-import type { TokenOption } from '../../brand/token-options';
+import type { TokenOption } from '../../brand/tools/token-options';
 import { wordsOf } from '../../base/words';
 import type { z } from 'zod';
-import type { Token } from '../../brand/document';
+import type { Token } from '../../brand/document/document';
 import type { Written } from './format';
 import type { ShippedTheme, ShippedToken } from './material';
 

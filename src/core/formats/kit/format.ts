@@ -3,7 +3,7 @@ import { type Finding } from '../../findings/finding';
 import { about } from './options';
 import { z } from 'zod';
 import type { Family } from '../../base/families';
-import type { Brand, Theme, Token } from '../../brand/document';
+import type { Brand, Theme, Token } from '../../brand/document/document';
 
 export interface WrittenFile {
   /** Relative path with `/`, safe on every file system; lower-case, but for what an organisation called its own files. */

@@ -1,5 +1,5 @@
 import { harshBrand } from '../../../../tests/harsh-brand';
-import { resolveTheme, swatchesOf } from '../../brand/resolve';
+import { resolveTheme, swatchesOf } from '../../brand/reading/resolve';
 import { readColour } from '../../colour/read';
 import { literalsIn } from '../../source/occurrence';
 import type { WrittenFile } from './format';

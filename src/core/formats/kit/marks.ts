@@ -1,4 +1,4 @@
-import type { Theme, Token } from '../../brand/document';
+import type { Theme, Token } from '../../brand/document/document';
 
 /** Where a token's colour stands in a written text: UTF-16 units from its beginning, the end left out. */
 export interface Mark {

@@ -1,5 +1,5 @@
 import { fewTokens } from '../../../../tests/few-tokens';
-import type { Brand } from '../../brand/document';
+import type { Brand } from '../../brand/document/document';
 import { fitted, partColours, partOptions } from './fitted-tokens';
 import { darkest } from './dark-theme';
 import { material, type Material, type Target } from './material';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { LIMITS } from '../../brand/fields';
-import type { GroupsOption, TokenOption } from '../../brand/token-options';
+import { LIMITS } from '../../brand/document/fields';
+import type { GroupsOption, TokenOption } from '../../brand/tools/token-options';
 
 /** What a person needs to know of an option. */
 export interface OptionMeta {

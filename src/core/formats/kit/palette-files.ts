@@ -2,7 +2,7 @@ import { finding, type Finding } from '../../findings/finding';
 import { about } from './options';
 import { slug } from '../../base/words';
 import { z } from 'zod';
-import type { Brand, Palette, Swatch } from '../../brand/document';
+import type { Brand, Palette, Swatch } from '../../brand/document/document';
 import { byte, readColour } from '../../colour/read';
 import { textFile, type Written, type WrittenFile } from './format';
 

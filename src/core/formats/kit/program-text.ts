@@ -6,7 +6,7 @@ import { slug } from '../../base/words';
 import { z } from 'zod';
 import { bytesOf, eightDigits } from '../../colour/integers';
 import type { ReadColour } from '../../colour/read';
-import type { Brand, Theme } from '../../brand/document';
+import type { Brand, Theme } from '../../brand/document/document';
 import type { Casing, Choices } from './choices';
 import { withinDepth, type DepthOptions } from './colour-depth';
 import { tokenNote } from './token-note';

@@ -1,7 +1,7 @@
 import { fewTokens, idOf } from '../../../../tests/few-tokens';
 import { unzipSync } from 'fflate';
 import { readColour } from '../../colour/read';
-import { emptyBrand, type Brand } from '../../brand/document';
+import { emptyBrand, type Brand } from '../../brand/document/document';
 import { cssText, CSS_NOTATIONS } from './css-text';
 import { textFile } from './format';
 import { markedNumbers, unmarked, withoutHash } from './marks';

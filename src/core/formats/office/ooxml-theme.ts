@@ -3,7 +3,7 @@ import { tokenOption } from '../kit/options';
 import { fitted, partColours, partOptions } from '../kit/fitted-tokens';
 import { slug } from '../../base/words';
 import { z } from 'zod';
-import { firstSeries, tokensBelow } from '../../brand/data-fields';
+import { firstSeries, tokensBelow } from '../../brand/reading/data-fields';
 import { bytesOf } from '../../colour/integers';
 import { chosen } from '../kit/choices';
 import { allTokens, defineFormat, type WrittenFile } from '../kit/format';

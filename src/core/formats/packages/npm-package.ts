@@ -2,7 +2,7 @@ import { gzipSync } from 'fflate';
 import { createTar } from 'nanotar';
 import { z } from 'zod';
 import { slug } from '../../base/words';
-import type { Brand, Theme } from '../../brand/document';
+import type { Brand, Theme } from '../../brand/document/document';
 import type { Finding } from '../../findings/finding';
 import { css } from '../frameworks/css';
 import { javascript } from '../frameworks/javascript';

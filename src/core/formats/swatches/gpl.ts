@@ -1,4 +1,4 @@
-import { paletteWords } from '../../brand/palette-notes';
+import { paletteWords } from '../../brand/reading/palette-notes';
 import { markedSwatch } from '../kit/marks';
 import { allTokens, defineFormat } from '../kit/format';
 import { eachPalette, paletteOptions } from '../kit/palette-files';

@@ -1,10 +1,10 @@
 import { parsePalette } from '../../intake/swatches/palette-file';
 import { coloursOf } from '../../../../tests/colours-of';
-import { paletteFileName, serialisePalette } from '../../brand/palette-file';
+import { paletteFileName, serialisePalette } from '../../brand/document/palette-file';
 import { readFile } from '../../intake/readers';
 import fc from 'fast-check';
 import { anyColour } from '../../../../tests/arbitrary-colours';
-import type { Palette } from '../../brand/document';
+import type { Palette } from '../../brand/document/document';
 
 const bytes = (text: string) => new TextEncoder().encode(text);
 const palettes: fc.Arbitrary<Palette> = fc

@@ -1,6 +1,6 @@
 import { about } from '../kit/options';
 import { z } from 'zod';
-import { serialisePalette } from '../../brand/palette-file';
+import { serialisePalette } from '../../brand/document/palette-file';
 import { allTokens, defineFormat } from '../kit/format';
 import { eachPalette, paletteOptions } from '../kit/palette-files';
 

@@ -1,4 +1,4 @@
-import { paletteWords } from '../../brand/palette-notes';
+import { paletteWords } from '../../brand/reading/palette-notes';
 import { markedSwatch } from '../kit/marks';
 import { escapeXml } from '../../base/escape-xml';
 import { allTokens, defineFormat } from '../kit/format';

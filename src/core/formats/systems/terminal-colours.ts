@@ -1,7 +1,7 @@
 import { finding, type Finding } from '../../findings/finding';
 import { tokenOption } from '../kit/options';
 import { slug } from '../../base/words';
-import type { Brand, Theme } from '../../brand/document';
+import type { Brand, Theme } from '../../brand/document/document';
 import { textFile, type Written } from '../kit/format';
 import { material, type ShippedTheme, type ShippedToken } from '../kit/material';
 

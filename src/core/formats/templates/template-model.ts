@@ -2,8 +2,8 @@ import { slug } from '../../base/words';
 import { bytesOf, eightDigits } from '../../colour/integers';
 import { linearFloats, notations } from '../../colour/notations';
 import { readColour, type ReadColour } from '../../colour/read';
-import { assignments } from '../../brand/data-fields';
-import type { Brand } from '../../brand/document';
+import { assignments } from '../../brand/reading/data-fields';
+import type { Brand } from '../../brand/document/document';
 import type { ShippedTheme } from '../kit/material';
 
 /** A colour as a template sees it. */

@@ -1,5 +1,5 @@
 /** Templates: what they can say, and what they cannot do. */
-import type { Brand } from '../../brand/document';
+import type { Brand } from '../../brand/document/document';
 import { demo } from '../../../../tests/harsh-brand';
 import { writeDestination } from '../registry';
 

@@ -7,7 +7,7 @@ import { readFile } from '../../intake/readers';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { anyCommand, runAll } from '../../../../tests/random-commands';
-import { Brand, serialiseBrand } from '../../brand/document';
+import { Brand, serialiseBrand } from '../../brand/document/document';
 import { brandFromReading } from '../../intake/from-reading';
 import { notations } from '../../colour/notations';
 import { readColour } from '../../colour/read';

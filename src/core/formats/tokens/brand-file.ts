@@ -1,6 +1,6 @@
 import { slug } from '../../base/words';
 import { z } from 'zod';
-import { serialiseBrand } from '../../brand/document';
+import { serialiseBrand } from '../../brand/document/document';
 import { allTokens, defineFormat, textFile } from '../kit/format';
 
 export const brandFile = defineFormat({

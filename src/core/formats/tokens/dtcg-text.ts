@@ -1,8 +1,8 @@
 import { marked } from '../kit/marks';
-import type { Brand, Carried, Theme, Token } from '../../brand/document';
-import { resolveTheme, type Resolved } from '../../brand/resolve';
+import type { Brand, Carried, Theme, Token } from '../../brand/document/document';
+import { resolveTheme, type Resolved } from '../../brand/reading/resolve';
 import { writeTokenColour } from './token-colour';
-import { notesOfGroups } from '../../brand/palette-notes';
+import { notesOfGroups } from '../../brand/reading/palette-notes';
 import { ancestors } from '../kit/nested';
 
 /** A group: its members in their order. A plain object would put numbers first. A leaf is JSON text. */

@@ -1,4 +1,4 @@
-import { KeptPaletteFile, type PaletteFile } from '../../brand/palette-file';
+import { KeptPaletteFile, type PaletteFile } from '../../brand/document/palette-file';
 import type { Problem } from '../../source/problem';
 import { issuesAsProblems, parsedJson } from '../whole-json';
 import type { Reader } from '../reader';

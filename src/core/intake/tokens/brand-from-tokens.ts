@@ -1,5 +1,5 @@
-import { apply } from '../../brand/apply';
-import { emptyBrand, type Brand, type Theme } from '../../brand/document';
+import { apply } from '../../brand/commands/apply';
+import { emptyBrand, type Brand, type Theme } from '../../brand/document/document';
 import { problem, type Problem } from '../../source/problem';
 import type { SourceFile } from '../reader';
 import { tidyName } from '../reading';

@@ -2,8 +2,8 @@ import { ciede2000 } from '../../colour/difference';
 import { labOf } from '../../colour/lab';
 import { shownKey, readColour, type ReadColour } from '../../colour/read';
 import type { FileToken, TokenContext } from './token-files';
-import type { Brand, Theme, Token } from '../../brand/document';
-import { resolveTheme } from '../../brand/resolve';
+import type { Brand, Theme, Token } from '../../brand/document/document';
+import { resolveTheme } from '../../brand/reading/resolve';
 
 /** A context of token files and the theme it stands for. */
 export interface MappedContext {

@@ -1,6 +1,6 @@
 import type { Node } from 'jsonc-parser';
 import { oneLine } from '../../base/plain-text';
-import { LIMITS } from '../../brand/fields';
+import { LIMITS } from '../../brand/document/fields';
 import { memberOf, readJson } from '../../source/json';
 import { problem, type Problem } from '../../source/problem';
 import type { OpenFile, Reader, ReadTools } from '../reader';

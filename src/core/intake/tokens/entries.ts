@@ -1,7 +1,7 @@
 import type { Node } from 'jsonc-parser';
 import { uniqueNames } from '../../base/unique-names';
-import { ringWords } from '../../brand/document';
-import { LIMITS } from '../../brand/fields';
+import { ringWords } from '../../brand/document/document';
+import { LIMITS } from '../../brand/document/fields';
 import type { ReadColour } from '../../colour/read';
 import { memberOf, membersOf, readJson } from '../../source/json';
 import { problem, type Problem } from '../../source/problem';

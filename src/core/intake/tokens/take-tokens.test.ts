@@ -2,10 +2,10 @@ import { readFileSync } from 'node:fs';
 import { unmarked } from '../../formats/kit/marks';
 import { markedTokenText } from '../../formats/tokens/dtcg-text';
 import { readTokenFiles } from './token-files';
-import { apply } from '../../brand/apply';
+import { apply } from '../../brand/commands/apply';
 import { compareTokens, type MappedContext, type TokenChange } from './compare-tokens';
-import { Brand } from '../../brand/document';
-import { newId } from '../../brand/identity';
+import { Brand } from '../../brand/document/document';
+import { newId } from '../../brand/document/identity';
 import { takeTokens } from './take-tokens';
 
 const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));

@@ -1,14 +1,14 @@
-import { removalSteps } from '../../brand/remove-tokens';
+import { removalSteps } from '../../brand/tools/remove-tokens';
 import type { FileToken } from './token-files';
-import { apply } from '../../brand/apply';
+import { apply } from '../../brand/commands/apply';
 import { tokenPathOf } from '../bring-in';
-import type { Command, Step } from '../../brand/commands';
+import type { Command, Step } from '../../brand/commands/commands';
 import { equalSwatch, readDeprecation, sameColour, type MappedContext, type TokenChange } from './compare-tokens';
-import { notesOfGroups } from '../../brand/palette-notes';
-import type { Brand, Carried, Token, TokenValue } from '../../brand/document';
-import { renameTokens } from '../../brand/rename-tokens';
-import { resolveTheme } from '../../brand/resolve';
-import { likelyRole } from '../../brand/token-role';
+import { notesOfGroups } from '../../brand/reading/palette-notes';
+import type { Brand, Carried, Token, TokenValue } from '../../brand/document/document';
+import { renameTokens } from '../../brand/tools/rename-tokens';
+import { resolveTheme } from '../../brand/reading/resolve';
+import { likelyRole } from '../../brand/reading/token-role';
 
 /**
  * The chosen differences as one command. Values that are the same colour keep what they are linked to; a colour that a

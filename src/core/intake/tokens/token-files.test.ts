@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { apply } from '../../brand/apply';
+import { apply } from '../../brand/commands/apply';
 import { compareTokens } from './compare-tokens';
-import { Brand, emptyBrand } from '../../brand/document';
-import { newId } from '../../brand/identity';
+import { Brand, emptyBrand } from '../../brand/document/document';
+import { newId } from '../../brand/document/identity';
 import { takeTokens } from './take-tokens';
 import { unmarked } from '../../formats/kit/marks';
 import { markedTokenText } from '../../formats/tokens/dtcg-text';

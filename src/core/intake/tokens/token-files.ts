@@ -1,5 +1,5 @@
 import type { Node } from 'jsonc-parser';
-import { LIMITS } from '../../brand/fields';
+import { LIMITS } from '../../brand/document/fields';
 import type { ReadColour } from '../../colour/read';
 import { memberOf, membersOf } from '../../source/json';
 import { problem, type Problem } from '../../source/problem';

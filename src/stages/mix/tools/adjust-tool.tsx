@@ -1,10 +1,10 @@
 import { Button } from '@chakra-ui/react';
 import { memo, useCallback, useMemo, useState } from 'react';
-import type { Palette, Swatch } from '@/core/brand/document';
+import type { Palette, Swatch } from '@/core/brand/document/document';
 import { adjust, NO_ADJUSTMENT, type Adjustment } from '@/core/palette/adjust';
 import { ordered, ORDERS, shuffled } from '@/core/palette/order';
 import { ApplyButtons } from '@/ui/apply-buttons';
-import { useBrand, useMayEdit } from '@/ui/brand-context';
+import { useBrand, useMayEdit } from '@/ui/store/brand-context';
 import { Dial } from '@/ui/dial';
 import { recolour, reorder } from '../swatch-edits';
 import { useTrial } from '@/ui/use-trial';

@@ -1,16 +1,16 @@
-import { resolveTheme } from '@/core/brand/resolve';
+import { resolveTheme } from '@/core/brand/reading/resolve';
 import { useState, type ReactNode } from 'react';
 import { readColour } from '@/core/colour/read';
 import type { Vision } from '@/core/colour/vision';
 import { CATEGORICAL_COUNT, type CategoricalSet } from '@/core/palette/categorical';
-import { useBrand } from '@/ui/brand-context';
+import { useBrand } from '@/ui/store/brand-context';
 import { CommitInput } from '@/ui/commit-input';
 import { Dial } from '@/ui/dial';
 import { tell } from '@/ui/notices';
 import { Strip } from '@/ui/strip';
 import { findCategories } from '@/workers/solver';
 import { PlaceButtons, ToolFrame, type ToolProps } from './tool';
-import { useComputed } from '@/ui/use-computed';
+import { useComputed } from '@/ui/asked/use-computed';
 import { VISION_WORDS } from '@/ui/vision-words';
 import css from './tools.module.css';
 

@@ -15,7 +15,7 @@ import { CommitInput } from '@/ui/commit-input';
 import { Choice, Dial } from '@/ui/dial';
 import { tell } from '@/ui/notices';
 import { Strip } from '@/ui/strip';
-import { isTyping } from '@/ui/typing';
+import { isTyping } from '@/ui/keys/typing';
 import { numberedNames, PlaceButtons, ToolFrame, type ToolProps } from './tool';
 import css from './tools.module.css';
 

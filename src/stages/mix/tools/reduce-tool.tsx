@@ -1,10 +1,10 @@
 import { deleteSwatches, recolour } from '../swatch-edits';
 import { useDeferredValue, useMemo, useState } from 'react';
-import { mergeSwatches, usedSwatches } from '@/core/brand/merge-swatches';
+import { mergeSwatches, usedSwatches } from '@/core/brand/tools/merge-swatches';
 import { readColour } from '@/core/colour/read';
 import { DEPTHS, mergeNear, reduceTo } from '@/core/palette/reduce';
 import { ApplyButtons } from '@/ui/apply-buttons';
-import { useBrand } from '@/ui/brand-context';
+import { useBrand } from '@/ui/store/brand-context';
 import { Choice, Dial } from '@/ui/dial';
 import { Strip } from '@/ui/strip';
 import { useTrial } from '@/ui/use-trial';

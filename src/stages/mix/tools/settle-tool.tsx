@@ -4,14 +4,14 @@ import { readColour } from '@/core/colour/read';
 import type { Evenness, Parts } from '@/core/palette/evenness';
 import { runsOf, type Run } from '@/core/palette/runs';
 import { settledShare, SETTLE_LIMIT, type Unsettled } from '@/core/palette/settle';
-import type { Palette, Swatch } from '@/core/brand/document';
-import { useMayEdit } from '@/ui/brand-context';
+import type { Palette, Swatch } from '@/core/brand/document/document';
+import { useMayEdit } from '@/ui/store/brand-context';
 import { Dial } from '@/ui/dial';
 import { settleAll } from '@/workers/solver';
 import { recolour } from '../swatch-edits';
 import { useTrial } from '@/ui/use-trial';
 import { ToolFrame, type ToolProps } from './tool';
-import { useComputed } from '@/ui/use-computed';
+import { useComputed } from '@/ui/asked/use-computed';
 import css from './tools.module.css';
 
 /** More than this many are settled well only in seconds. */

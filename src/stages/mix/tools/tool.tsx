@@ -1,9 +1,9 @@
 import { Button } from '@chakra-ui/react';
 import type { ReactNode } from 'react';
-import { type Palette, type Swatch } from '@/core/brand/document';
-import { LIMITS } from '@/core/brand/fields';
-import { newId } from '@/core/brand/identity';
-import { useBrand, useMayEdit } from '@/ui/brand-context';
+import { type Palette, type Swatch } from '@/core/brand/document/document';
+import { LIMITS } from '@/core/brand/document/fields';
+import { newId } from '@/core/brand/document/identity';
+import { useBrand, useMayEdit } from '@/ui/store/brand-context';
 import type { Chosen } from '../chosen';
 import { addRow } from '../rows';
 import css from './tools.module.css';

@@ -1,8 +1,8 @@
 import { Tabs } from '@chakra-ui/react';
 import { useEffect } from 'react';
 import { create } from 'zustand';
-import { TOOL_KEYS } from '@/ui/keys';
-import { isTyping } from '@/ui/typing';
+import { TOOL_KEYS } from '@/ui/keys/keys';
+import { isTyping } from '@/ui/keys/typing';
 import { Tune } from '../tune';
 import { AdjustTool } from './adjust-tool';
 import { HarmonyTool } from './harmony-tool';

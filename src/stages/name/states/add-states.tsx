@@ -1,10 +1,10 @@
 import { Button } from '@chakra-ui/react';
 import { useState } from 'react';
-import { TOKEN_STATES, type StateRule } from '@/core/brand/document';
-import { newId } from '@/core/brand/identity';
-import { tokensOf } from '@/core/brand/resolve';
-import { stateTokens } from '@/core/brand/state-tokens';
-import { useBrand, useBrandStore } from '@/ui/brand-context';
+import { TOKEN_STATES, type StateRule } from '@/core/brand/document/document';
+import { newId } from '@/core/brand/document/identity';
+import { tokensOf } from '@/core/brand/reading/resolve';
+import { stateTokens } from '@/core/brand/tools/state-tokens';
+import { useBrand, useBrandStore } from '@/ui/store/brand-context';
 import { tell } from '@/ui/notices';
 import { TokenField } from '@/ui/token-field/token-field';
 import css from './states.module.css';

@@ -1,12 +1,12 @@
 import { Button } from '@chakra-ui/react';
 import { Pin } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import type { Command } from '@/core/brand/commands';
-import { stateRule, type StateRule, type Theme, type Token } from '@/core/brand/document';
-import { resolveTheme, tokensOf } from '@/core/brand/resolve';
+import type { Command } from '@/core/brand/commands/commands';
+import { stateRule, type StateRule, type Theme, type Token } from '@/core/brand/document/document';
+import { resolveTheme, tokensOf } from '@/core/brand/reading/resolve';
 import { contrastRatio } from '@/core/colour/contrast';
 import { ApplyButtons } from '@/ui/apply-buttons';
-import { useBrand, useMayEdit } from '@/ui/brand-context';
+import { useBrand, useMayEdit } from '@/ui/store/brand-context';
 import { Dial } from '@/ui/dial';
 import { useTrial } from '@/ui/use-trial';
 import css from './states.module.css';

@@ -1,10 +1,10 @@
 import { Pin } from 'lucide-react';
 import { memo, useMemo, useState } from 'react';
-import { stateRule, type Brand, type Theme } from '@/core/brand/document';
-import { resolveTheme, tokensOf } from '@/core/brand/resolve';
+import { stateRule, type Brand, type Theme } from '@/core/brand/document/document';
+import { resolveTheme, tokensOf } from '@/core/brand/reading/resolve';
 import { contrastRatio, inkOn } from '@/core/colour/contrast';
-import { stateFamilies, type StateFamily } from '@/core/brand/state-tokens';
-import { useBrand, useMayEdit } from '@/ui/brand-context';
+import { stateFamilies, type StateFamily } from '@/core/brand/tools/state-tokens';
+import { useBrand, useMayEdit } from '@/ui/store/brand-context';
 import { AddStates } from './add-states';
 import { RulePanel } from './rule-panel';
 import css from './states.module.css';

@@ -1,9 +1,9 @@
 import { memo, useMemo } from 'react';
-import { componentTokens, type Dress } from '@/core/brand/component-tokens';
-import { groupKind } from '@/core/brand/group-kind';
-import type { Brand, Theme, Token } from '@/core/brand/document';
-import { groundsOf } from '@/core/brand/grounds';
-import { resolveTheme } from '@/core/brand/resolve';
+import { componentTokens, type Dress } from '@/core/brand/reading/component-tokens';
+import { groupKind } from '@/core/brand/reading/group-kind';
+import type { Brand, Theme, Token } from '@/core/brand/document/document';
+import { groundsOf } from '@/core/brand/reading/grounds';
+import { resolveTheme } from '@/core/brand/reading/resolve';
 import { inkOn } from '@/core/colour/contrast';
 import type { ReadColour } from '@/core/colour/read';
 import css from './themes.module.css';

@@ -1,5 +1,5 @@
-import type { Command } from '@/core/brand/commands';
-import type { BrandStore } from '@/ui/brand-state';
+import type { Command } from '@/core/brand/commands/commands';
+import type { BrandStore } from '@/ui/store/brand-state';
 import { tell } from '@/ui/notices';
 import { PATH, useTable } from './table-state';
 import { treeRows } from './tree-rows';

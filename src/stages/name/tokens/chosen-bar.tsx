@@ -1,6 +1,6 @@
 import { Button } from '@chakra-ui/react';
 import { Fragment, useEffect, useState } from 'react';
-import { useBrandStore, useBrand, useMayEdit } from '@/ui/brand-context';
+import { useBrandStore, useBrand, useMayEdit } from '@/ui/store/brand-context';
 import { actsOnChosen } from './chosen-acts';
 import { PATH, TABLE_ID, useTable } from './table-state';
 import { SIGNS } from './token-row';

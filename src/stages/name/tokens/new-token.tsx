@@ -1,11 +1,11 @@
 import { Button, Input } from '@chakra-ui/react';
 import { useId, useState, type ClipboardEvent, type RefObject } from 'react';
-import { TokenPath, type TokenValue } from '@/core/brand/document';
-import { newId } from '@/core/brand/identity';
-import { swatchesOf } from '@/core/brand/resolve';
-import { pathsOffered, tokensFromLines } from '@/core/brand/token-lines';
+import { TokenPath, type TokenValue } from '@/core/brand/document/document';
+import { newId } from '@/core/brand/document/identity';
+import { swatchesOf } from '@/core/brand/reading/resolve';
+import { pathsOffered, tokensFromLines } from '@/core/brand/tools/token-lines';
 import { readColour } from '@/core/colour/read';
-import { useBrand } from '@/ui/brand-context';
+import { useBrand } from '@/ui/store/brand-context';
 import { ValuePicker } from '@/ui/token-field/value-picker';
 import { newToken } from './token-edits';
 import css from './tokens.module.css';

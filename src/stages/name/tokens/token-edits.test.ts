@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
-import { apply } from '@/core/brand/apply';
-import type { Command } from '@/core/brand/commands';
-import { Brand } from '@/core/brand/document';
-import { resolveTheme } from '@/core/brand/resolve';
-import { copyTheme } from '@/core/brand/theme-edits';
+import { apply } from '@/core/brand/commands/apply';
+import type { Command } from '@/core/brand/commands/commands';
+import { Brand } from '@/core/brand/document/document';
+import { resolveTheme } from '@/core/brand/reading/resolve';
+import { copyTheme } from '@/core/brand/tools/theme-edits';
 import { fillDown, link, moveInto, newToken, pasteColumn, setValue, unlink } from './token-edits';
 import { filtered, treeRows } from './tree-rows';
 import { valueOptions } from '@/ui/token-field/value-options';

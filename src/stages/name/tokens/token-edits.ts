@@ -1,14 +1,14 @@
-import type { Command, Step } from '@/core/brand/commands';
+import type { Command, Step } from '@/core/brand/commands/commands';
 import { equalSwatch } from '@/core/intake/tokens/compare-tokens';
-import { type Brand, type Token, type TokenValue } from '@/core/brand/document';
-import { LIMITS } from '@/core/brand/fields';
-import { newId } from '@/core/brand/identity';
-import { removalSteps, unlinkSteps } from '@/core/brand/remove-tokens';
-import { renamesOf, renameTokens } from '@/core/brand/rename-tokens';
-import { resolveTheme, swatchesOf } from '@/core/brand/resolve';
-import { tokensOfSwatches } from '@/core/brand/tokens-of-swatches';
-import { valueReader } from '@/core/brand/token-lines';
-import { likelyRole } from '@/core/brand/token-role';
+import { type Brand, type Token, type TokenValue } from '@/core/brand/document/document';
+import { LIMITS } from '@/core/brand/document/fields';
+import { newId } from '@/core/brand/document/identity';
+import { removalSteps, unlinkSteps } from '@/core/brand/tools/remove-tokens';
+import { renamesOf, renameTokens } from '@/core/brand/tools/rename-tokens';
+import { resolveTheme, swatchesOf } from '@/core/brand/reading/resolve';
+import { tokensOfSwatches } from '@/core/brand/tools/tokens-of-swatches';
+import { valueReader } from '@/core/brand/tools/token-lines';
+import { likelyRole } from '@/core/brand/reading/token-role';
 import { readColour } from '@/core/colour/read';
 
 /** A new token with the same value in every theme. */

@@ -1,8 +1,8 @@
 import { ChevronDown, ChevronRight, Plus } from 'lucide-react';
 import { memo, type MouseEvent } from 'react';
-import type { Theme, Token } from '@/core/brand/document';
-import { trailOf, type Resolved } from '@/core/brand/resolve';
-import { useBrandStore } from '@/ui/brand-context';
+import type { Theme, Token } from '@/core/brand/document/document';
+import { trailOf, type Resolved } from '@/core/brand/reading/resolve';
+import { useBrandStore } from '@/ui/store/brand-context';
 import { CommitInput } from '@/ui/commit-input';
 import { tell } from '@/ui/notices';
 import { fold, PATH, useTable } from './table-state';

@@ -1,13 +1,13 @@
 import { useDndMonitor, useDraggable, type DragMoveEvent } from '@dnd-kit/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useCallback, useEffect, useMemo, useRef, useState, type ClipboardEvent, type PointerEvent } from 'react';
-import type { Command } from '@/core/brand/commands';
-import type { Theme, Token } from '@/core/brand/document';
-import { resolveTheme, tokensOf } from '@/core/brand/resolve';
-import { useBrand, useBrandStore, useMayEdit } from '@/ui/brand-context';
+import type { Command } from '@/core/brand/commands/commands';
+import type { Theme, Token } from '@/core/brand/document/document';
+import { resolveTheme, tokensOf } from '@/core/brand/reading/resolve';
+import { useBrand, useBrandStore, useMayEdit } from '@/ui/store/brand-context';
 import { draggedIn, underPointer, type Dragged, type DraggedData } from '@/ui/dragged';
 import { tell } from '@/ui/notices';
-import { isTyping } from '@/ui/typing';
+import { isTyping } from '@/ui/keys/typing';
 import { PATH, TABLE_ID, useTable } from './table-state';
 import { ThemeHead } from './theme-head';
 import { moveInto, pasteColumn, setValue, tokenInGroup } from './token-edits';

@@ -1,7 +1,7 @@
 import { useDndMonitor, type DragMoveEvent } from '@dnd-kit/core';
 import { Button } from '@chakra-ui/react';
 import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
-import { useBrand, useBrandStore, useMayEdit } from '@/ui/brand-context';
+import { useBrand, useBrandStore, useMayEdit } from '@/ui/store/brand-context';
 import { draggedIn, underPointer } from '@/ui/dragged';
 import { Empty } from '@/ui/empty';
 import { showView } from '../views';

@@ -1,8 +1,8 @@
 import type { KeyboardEvent } from 'react';
-import type { Theme } from '@/core/brand/document';
-import { resolveTheme, tokensOf } from '@/core/brand/resolve';
-import { useBrandStore, useMayEdit } from '@/ui/brand-context';
-import { isTyping } from '@/ui/typing';
+import type { Theme } from '@/core/brand/document/document';
+import { resolveTheme, tokensOf } from '@/core/brand/reading/resolve';
+import { useBrandStore, useMayEdit } from '@/ui/store/brand-context';
+import { isTyping } from '@/ui/keys/typing';
 import { actsOnChosen } from './chosen-acts';
 import { fold, PATH, useTable } from './table-state';
 import type { RowActs } from './token-row';

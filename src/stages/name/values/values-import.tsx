@@ -1,9 +1,9 @@
 import { NativeSelect, Table } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import { assignments, mergedValues } from '@/core/brand/data-fields';
-import type { DataField } from '@/core/brand/document';
-import { likelyChoice, readValues, valueTable } from '@/core/brand/value-table';
-import { useBrand } from '@/ui/brand-context';
+import { assignments, mergedValues } from '@/core/brand/reading/data-fields';
+import type { DataField } from '@/core/brand/document/document';
+import { likelyChoice, readValues, valueTable } from '@/core/brand/reading/value-table';
+import { useBrand } from '@/ui/store/brand-context';
 import { Tick } from '@/ui/tick';
 import css from './values.module.css';
 import { FormDialog } from '@/ui/form-dialog';

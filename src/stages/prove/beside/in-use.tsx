@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
-import { tintGroups, tintsOf } from '@/core/brand/tint-tokens';
-import type { AlignedBy } from '@/core/brand/beside';
+import { tintGroups, tintsOf } from '@/core/brand/tools/tint-tokens';
+import type { AlignedBy } from '@/core/brand/reading/beside';
 import { colouredCells } from '@/core/data/cells';
 import { fromPalette } from '@/core/data/category-colours';
 import { readColour } from '@/core/colour/read';

@@ -1,6 +1,6 @@
 import { Button, CloseButton, NativeSelect } from '@chakra-ui/react';
-import type { Command } from '@/core/brand/commands';
-import type { Brand } from '@/core/brand/document';
+import type { Command } from '@/core/brand/commands/commands';
+import type { Brand } from '@/core/brand/document/document';
 import type { ShelfPalette } from '@/core/shelf/shelf-palette';
 import { greyFamilies, releaseNumber, type Material, type Taking, type Wish } from './lanes';
 import css from './beside.module.css';

@@ -1,8 +1,15 @@
-import { apply } from '@/core/brand/apply';
-import { colourOfSwatches, coloursOfTheme, laidBeside, type AlignedBy, type Beside, type NamedColour } from '@/core/brand/beside';
-import type { Command } from '@/core/brand/commands';
-import type { Brand, Palette, Theme } from '@/core/brand/document';
-import { takeEarlierTheme, takePalette, takeTheme } from '@/core/brand/take-beside';
+import { apply } from '@/core/brand/commands/apply';
+import {
+  colourOfSwatches,
+  coloursOfTheme,
+  laidBeside,
+  type AlignedBy,
+  type Beside,
+  type NamedColour,
+} from '@/core/brand/reading/beside';
+import type { Command } from '@/core/brand/commands/commands';
+import type { Brand, Palette, Theme } from '@/core/brand/document/document';
+import { takeEarlierTheme, takePalette, takeTheme } from '@/core/brand/tools/take-beside';
 import { readColour } from '@/core/colour/read';
 import { neutrals, retinted } from '@/core/palette/neutrals';
 import type { ShelfPalette } from '@/core/shelf/shelf-palette';

@@ -1,4 +1,4 @@
-import type { Beside, Fate, NamedColour } from '@/core/brand/beside';
+import type { Beside, Fate, NamedColour } from '@/core/brand/reading/beside';
 import type { Lane, LaneRow } from './lanes';
 import { useState } from 'react';
 import { MovesPlot } from './moves-plot';

@@ -5,7 +5,7 @@ import { readColour } from '@/core/colour/read';
 import { colourAlong, placesAlong, type ByValue } from '@/core/data/by-value';
 import { cellsOf, colouredCells } from '@/core/data/cells';
 import type { Sums } from '@/core/data/sums';
-import { useBrand } from '@/ui/brand-context';
+import { useBrand } from '@/ui/store/brand-context';
 import { Choice, Dial } from '@/ui/dial';
 import { Chart, SIZE, type ChartLook } from '@/ui/charts/chart';
 import { Coast } from './coast';

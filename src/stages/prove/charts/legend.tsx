@@ -1,7 +1,7 @@
-import type { Swatch } from '@/core/brand/document';
-import { swatchesOf } from '@/core/brand/resolve';
+import type { Swatch } from '@/core/brand/document/document';
+import { swatchesOf } from '@/core/brand/reading/resolve';
 import type { CategoryColour } from '@/core/data/category-colours';
-import { useBrand, useMayEdit } from '@/ui/brand-context';
+import { useBrand, useMayEdit } from '@/ui/store/brand-context';
 import { SwatchSliders } from '@/ui/swatch-sliders';
 import css from '@/ui/charts/charts.module.css';
 

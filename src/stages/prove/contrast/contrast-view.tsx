@@ -1,6 +1,6 @@
 import { useMemo, useState, type KeyboardEvent } from 'react';
 import { contrastMatrix, type Good, type Matrix } from '@/core/findings/matrix';
-import { useBrand } from '@/ui/brand-context';
+import { useBrand } from '@/ui/store/brand-context';
 import { Choice } from '@/ui/dial';
 import { Empty } from '@/ui/empty';
 import { StageLink } from '@/ui/stage-link';

@@ -1,6 +1,6 @@
 import { Button } from '@chakra-ui/react';
 import type { Finding } from '@/core/findings/finding';
-import { useBrand, useMayEdit } from '@/ui/brand-context';
+import { useBrand, useMayEdit } from '@/ui/store/brand-context';
 import { MARKS } from './marks';
 import css from './findings.module.css';
 

@@ -1,5 +1,5 @@
-import type { Brand } from '@/core/brand/document';
-import { resolveTheme, swatchesOf } from '@/core/brand/resolve';
+import type { Brand } from '@/core/brand/document/document';
+import { resolveTheme, swatchesOf } from '@/core/brand/reading/resolve';
 import { readColour } from '@/core/colour/read';
 import type { Finding } from '@/core/findings/finding';
 

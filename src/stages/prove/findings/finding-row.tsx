@@ -1,7 +1,7 @@
 import { ChevronRight } from 'lucide-react';
 import { useMemo } from 'react';
 import type { Finding } from '@/core/findings/finding';
-import { useBrand } from '@/ui/brand-context';
+import { useBrand } from '@/ui/store/brand-context';
 import { coloursOf } from './finding-colours';
 import { FindingDetail } from './finding-detail';
 import css from './findings.module.css';

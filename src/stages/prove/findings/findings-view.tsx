@@ -1,11 +1,11 @@
 import { NativeSelect } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import type { Acceptance } from '@/core/brand/acceptance-shape';
+import type { Acceptance } from '@/core/brand/document/acceptance-shape';
 import { acceptanceOf, findingKey } from '@/core/findings/accept';
 import type { Finding, Severity } from '@/core/findings/finding';
 import { ruleById } from '@/core/findings/rules';
-import { useBrand } from '@/ui/brand-context';
-import { useDestinationFindings, useFindings } from '@/ui/findings';
+import { useBrand } from '@/ui/store/brand-context';
+import { useDestinationFindings, useFindings } from '@/ui/asked/findings';
 import { Accepted } from './accepted';
 import { FindingGroup } from './finding-group';
 import { KINDS, MARKS, type Kind } from './marks';

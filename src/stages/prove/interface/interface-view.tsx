@@ -1,7 +1,7 @@
 import { useMemo, useState, type SyntheticEvent } from 'react';
-import { componentTokens } from '@/core/brand/component-tokens';
-import { tintGroups, tintsOf, type Tints } from '@/core/brand/tint-tokens';
-import { useBrand } from '@/ui/brand-context';
+import { componentTokens } from '@/core/brand/reading/component-tokens';
+import { tintGroups, tintsOf, type Tints } from '@/core/brand/tools/tint-tokens';
+import { useBrand } from '@/ui/store/brand-context';
 import { Empty } from '@/ui/empty';
 import { Sheet } from '@/ui/interface/sheet';
 import { TintPanel } from './tint-panel';

@@ -1,11 +1,11 @@
 import { Button, NativeSelect } from '@chakra-ui/react';
 import { useMemo } from 'react';
-import { componentTokens } from '@/core/brand/component-tokens';
-import { newId } from '@/core/brand/identity';
-import { leastOnTints, mostReadable, TINTED, tintCommand, type TintGroup, type Tints } from '@/core/brand/tint-tokens';
+import { componentTokens } from '@/core/brand/reading/component-tokens';
+import { newId } from '@/core/brand/document/identity';
+import { leastOnTints, mostReadable, TINTED, tintCommand, type TintGroup, type Tints } from '@/core/brand/tools/tint-tokens';
 import { TEXT_RATIO } from '@/core/findings/contrast';
 import { goodFor } from '@/core/findings/matrix';
-import { useBrand, useMayEdit } from '@/ui/brand-context';
+import { useBrand, useMayEdit } from '@/ui/store/brand-context';
 import { Choice, Dial } from '@/ui/dial';
 import { floor, GOOD } from '../contrast/good';
 import css from './interface.module.css';

@@ -1,9 +1,9 @@
-import { componentTokens } from '@/core/brand/component-tokens';
-import type { Brand } from '@/core/brand/document';
-import { resolveTheme, tokensOf } from '@/core/brand/resolve';
-import { statesOf } from '@/core/brand/states-of';
-import { tintColour } from '@/core/brand/tint-rule';
-import type { Tints } from '@/core/brand/tint-tokens';
+import { componentTokens } from '@/core/brand/reading/component-tokens';
+import type { Brand } from '@/core/brand/document/document';
+import { resolveTheme, tokensOf } from '@/core/brand/reading/resolve';
+import { statesOf } from '@/core/brand/reading/states-of';
+import { tintColour } from '@/core/brand/reading/tint-rule';
+import type { Tints } from '@/core/brand/tools/tint-tokens';
 import { contrastRatio } from '@/core/colour/contrast';
 import { goodFor } from '@/core/findings/matrix';
 import { floor, GOOD } from '../contrast/good';

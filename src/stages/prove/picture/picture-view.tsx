@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
-import { resolveTheme, swatchesOf } from '@/core/brand/resolve';
-import type { Brand } from '@/core/brand/document';
+import { resolveTheme, swatchesOf } from '@/core/brand/reading/resolve';
+import type { Brand } from '@/core/brand/document/document';
 import { OFF_BRAND, type OffBrand } from '@/core/drift/off-brand';
-import { useBrand } from '@/ui/brand-context';
+import { useBrand } from '@/ui/store/brand-context';
 import { tell } from '@/ui/notices';
 import { PictureChoice } from './picture-choice';
 import { usePicture, type Opened } from './use-picture';

@@ -1,9 +1,9 @@
 import { useCallback, useMemo } from 'react';
-import { tintGroups, tintsOf } from '@/core/brand/tint-tokens';
+import { tintGroups, tintsOf } from '@/core/brand/tools/tint-tokens';
 import type { ReadColour } from '@/core/colour/read';
 import { VISIONS, type Vision } from '@/core/colour/vision';
 import type { CategoryColour } from '@/core/data/category-colours';
-import { useBrand } from '@/ui/brand-context';
+import { useBrand } from '@/ui/store/brand-context';
 import { VISION_WORDS } from '@/ui/vision-words';
 import { ByCategory } from '@/ui/charts/by-category';
 import { groundColours } from '@/ui/charts/ground';

@@ -1,12 +1,12 @@
 import { NativeSelect } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import type { Palette } from '@/core/brand/document';
+import type { Palette } from '@/core/brand/document/document';
 import { closePairs, type Close } from '@/core/colour/close-pairs';
 import { srgbToLabD65 } from '@/core/colour/lab';
 import { hexOf, readColour } from '@/core/colour/read';
 import { seenAs, VISIONS, type Vision } from '@/core/colour/vision';
 import { APART, APART_FOR_ALL } from '@/core/findings/categories';
-import { useBrand } from '@/ui/brand-context';
+import { useBrand } from '@/ui/store/brand-context';
 import { Empty } from '@/ui/empty';
 import { VISION_WORDS } from '@/ui/vision-words';
 import css from './vision.module.css';

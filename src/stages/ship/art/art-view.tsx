@@ -1,13 +1,13 @@
 import { Button, Input } from '@chakra-ui/react';
 import { useEffect, useMemo, useState } from 'react';
-import type { Art, ColourTable as Table } from '@/core/brand/art-shape';
+import type { Art, ColourTable as Table } from '@/core/brand/document/art-shape';
 import { tilesOf } from '@/core/image/tile-grid';
-import { useBrand, useMayEdit } from '@/ui/brand-context';
+import { useBrand, useMayEdit } from '@/ui/store/brand-context';
 import { CommitInput } from '@/ui/commit-input';
 import { download } from '@/ui/download';
-import { keptFile } from '@/ui/kept-files';
+import { keptFile } from '@/ui/asked/kept-files';
 import { tell } from '@/ui/notices';
-import { useComputed } from '@/ui/use-computed';
+import { useComputed } from '@/ui/asked/use-computed';
 import type { TileKind } from '@/workers/art.worker';
 import { zipFiles } from '@/core/formats/kit/zip';
 import { versionOf } from '../version-of';

@@ -1,11 +1,11 @@
 import { NativeSelect } from '@chakra-ui/react';
 import { useDndMonitor } from '@dnd-kit/core';
 import { useState } from 'react';
-import type { Art } from '@/core/brand/art-shape';
-import { swatchesOf } from '@/core/brand/resolve';
+import type { Art } from '@/core/brand/document/art-shape';
+import { swatchesOf } from '@/core/brand/reading/resolve';
 import { readColour } from '@/core/colour/read';
 import type { ColourWay } from '@/core/image/recolour-plan';
-import { useBrand, useMayEdit } from '@/ui/brand-context';
+import { useBrand, useMayEdit } from '@/ui/store/brand-context';
 import { draggedIn, underPointer } from '@/ui/dragged';
 import css from './art.module.css';
 

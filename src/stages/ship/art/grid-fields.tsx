@@ -1,4 +1,4 @@
-import type { TileGrid } from '@/core/brand/art-shape';
+import type { TileGrid } from '@/core/brand/document/art-shape';
 import { CommitInput } from '@/ui/commit-input';
 import { tell } from '@/ui/notices';
 import css from './art.module.css';

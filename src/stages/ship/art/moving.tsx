@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import type { Art } from '@/core/brand/art-shape';
+import type { Art } from '@/core/brand/document/art-shape';
 import { tilePlace } from '@/core/art/tiles';
 import css from './art.module.css';
 

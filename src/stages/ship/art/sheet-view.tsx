@@ -1,7 +1,7 @@
 import { useEffect, useRef, type PointerEvent } from 'react';
-import type { Art } from '@/core/brand/art-shape';
+import type { Art } from '@/core/brand/document/art-shape';
 import { tileAt, tilePlace, tilesBetween } from '@/core/art/tiles';
-import { LIMITS } from '@/core/brand/fields';
+import { LIMITS } from '@/core/brand/document/fields';
 import type { Area } from '@/core/image/pixels';
 import { tilesOf } from '@/core/image/tile-grid';
 import css from './art.module.css';

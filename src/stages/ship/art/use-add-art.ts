@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { slug } from '@/core/base/words';
-import { LIMITS } from '@/core/brand/fields';
-import type { Art } from '@/core/brand/art-shape';
-import { newId } from '@/core/brand/identity';
-import { useBrandStore } from '@/ui/brand-context';
-import { keepPicture } from '@/ui/kept-files';
+import { LIMITS } from '@/core/brand/document/fields';
+import type { Art } from '@/core/brand/document/art-shape';
+import { newId } from '@/core/brand/document/identity';
+import { useBrandStore } from '@/ui/store/brand-context';
+import { keepPicture } from '@/ui/asked/kept-files';
 import { tell } from '@/ui/notices';
 import { OpenArt } from '@/workers/art';
 import { bytesOf } from '@/workers/decode';

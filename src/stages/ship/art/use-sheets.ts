@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
-import type { Art } from '@/core/brand/art-shape';
-import { useBrand } from '@/ui/brand-context';
-import { keptFile } from '@/ui/kept-files';
+import type { Art } from '@/core/brand/document/art-shape';
+import { useBrand } from '@/ui/store/brand-context';
+import { keptFile } from '@/ui/asked/kept-files';
 import { OpenArt } from '@/workers/art';
 
 /** The art's sheets, fetched and decoded in a worker. */

@@ -1,6 +1,6 @@
-import type { Brand } from '@/core/brand/document';
-import type { Graft } from '@/core/brand/graft-shape';
-import { swatchesOf, tokensOf } from '@/core/brand/resolve';
+import type { Brand } from '@/core/brand/document/document';
+import type { Graft } from '@/core/brand/document/graft-shape';
+import { swatchesOf, tokensOf } from '@/core/brand/reading/resolve';
 import { readColour } from '@/core/colour/read';
 import { boundColour } from '@/core/graft/write-graft';
 import type { ShownHost } from '@/workers/graft.worker';

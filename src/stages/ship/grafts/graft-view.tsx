@@ -1,10 +1,10 @@
 import { Button, NativeSelect, Tabs } from '@chakra-ui/react';
 import { useEffect, useMemo, useState } from 'react';
-import type { Binding, Graft } from '@/core/brand/graft-shape';
-import { useBrand, useMayEdit } from '@/ui/brand-context';
+import type { Binding, Graft } from '@/core/brand/document/graft-shape';
+import { useBrand, useMayEdit } from '@/ui/store/brand-context';
 import { CommitInput } from '@/ui/commit-input';
 import { download } from '@/ui/download';
-import { useComputed } from '@/ui/use-computed';
+import { useComputed } from '@/ui/asked/use-computed';
 import { SOURCE_KIND_WORDS } from '@/core/source/scan';
 import { bindFileText } from '@/core/graft/bind-file';
 import { sureBindings, type Proposed } from '@/core/graft/sure-bindings';

@@ -1,10 +1,10 @@
 import { Button } from '@chakra-ui/react';
 import { useState } from 'react';
 import { useDropzone } from 'react-dropzone';
-import type { Graft } from '@/core/brand/graft-shape';
-import { useBrandStore, useMayEdit } from '@/ui/brand-context';
+import type { Graft } from '@/core/brand/document/graft-shape';
+import { useBrandStore, useMayEdit } from '@/ui/store/brand-context';
 import { FormDialog } from '@/ui/form-dialog';
-import { keepHost } from '@/ui/kept-files';
+import { keepHost } from '@/ui/asked/kept-files';
 import { tell } from '@/ui/notices';
 import { bytesOf } from '@/workers/decode';
 import type { Rebinding } from '@/workers/graft.worker';

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { useDropzone } from 'react-dropzone';
-import type { Graft } from '@/core/brand/graft-shape';
-import { newId } from '@/core/brand/identity';
-import { useBrandStore, useMayEdit } from '@/ui/brand-context';
-import { keepHost } from '@/ui/kept-files';
+import type { Graft } from '@/core/brand/document/graft-shape';
+import { newId } from '@/core/brand/document/identity';
+import { useBrandStore, useMayEdit } from '@/ui/store/brand-context';
+import { keepHost } from '@/ui/asked/kept-files';
 import { tell } from '@/ui/notices';
 import { bytesOf } from '@/workers/decode';
 import { OpenHost } from '@/workers/graft';

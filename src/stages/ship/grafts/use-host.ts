@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
-import type { Graft } from '@/core/brand/graft-shape';
-import { useBrand } from '@/ui/brand-context';
-import { keptFile } from '@/ui/kept-files';
+import type { Graft } from '@/core/brand/document/graft-shape';
+import { useBrand } from '@/ui/store/brand-context';
+import { keptFile } from '@/ui/asked/kept-files';
 import { OpenHost } from '@/workers/graft';
 import type { ShownHost } from '@/workers/graft.worker';
 

@@ -1,7 +1,7 @@
 import { Button, NativeSelect } from '@chakra-ui/react';
 import { useState } from 'react';
-import { useBrand } from '@/ui/brand-context';
-import { useReleases } from '@/ui/releases';
+import { useBrand } from '@/ui/store/brand-context';
+import { useReleases } from '@/ui/asked/releases';
 import { ViewHead } from '../view-head';
 import { PastBrand } from './past-brand';
 import { usePast, type PastAsked, type PastChange } from './use-past';

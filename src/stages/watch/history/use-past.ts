@@ -1,6 +1,6 @@
 import { useInfiniteQuery } from '@tanstack/react-query';
-import { useBrand } from '@/ui/brand-context';
-import { request } from '@/ui/request';
+import { useBrand } from '@/ui/store/brand-context';
+import { request } from '@/ui/asked/request';
 
 export interface PastChange {
   /** Its number in the brand's log. */

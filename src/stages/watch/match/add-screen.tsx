@@ -1,17 +1,17 @@
 import { Button, Input, NativeSelect } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { LIMITS } from '@/core/brand/fields';
-import { newId } from '@/core/brand/identity';
+import { LIMITS } from '@/core/brand/document/fields';
+import { newId } from '@/core/brand/document/identity';
 import { pageAddress, SCREEN_LIMITS, SIMULATED, SIMULATED_NAMES, type ScreenKind, type Simulated } from '@/core/screens/screen';
-import { useBrand } from '@/ui/brand-context';
-import type { Released } from '@/ui/brand-state';
+import { useBrand } from '@/ui/store/brand-context';
+import type { Released } from '@/ui/store/brand-state';
 import { Choice } from '@/ui/dial';
 import { FormDialog } from '@/ui/form-dialog';
 import { tell } from '@/ui/notices';
-import { request } from '@/ui/request';
+import { request } from '@/ui/asked/request';
 import { StageLink } from '@/ui/stage-link';
-import { useScreenAct } from '@/ui/screens';
+import { useScreenAct } from '@/ui/asked/screens';
 import { handIn } from './hand-in';
 import css from './match.module.css';
 

@@ -2,10 +2,10 @@ import { Button, NativeSelect, Textarea } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { SCREEN_LIMITS, type Screen } from '@/core/screens/screen';
-import { useBrand } from '@/ui/brand-context';
+import { useBrand } from '@/ui/store/brand-context';
 import { FormDialog } from '@/ui/form-dialog';
-import { useReleases } from '@/ui/releases';
-import { useScreenAct } from '@/ui/screens';
+import { useReleases } from '@/ui/asked/releases';
+import { useScreenAct } from '@/ui/asked/screens';
 import css from './match.module.css';
 
 /** What holds text that a person can change, by its media type. */

@@ -1,6 +1,6 @@
 import { themesShown } from '@/core/screens/match';
-import type { Released } from '@/ui/brand-state';
-import { request } from '@/ui/request';
+import type { Released } from '@/ui/store/brand-state';
+import { request } from '@/ui/asked/request';
 import { readScreenshot } from '@/workers/screenshot';
 
 /**

@@ -1,7 +1,7 @@
 import { Button, CloseButton, Dialog, Portal } from '@chakra-ui/react';
 import { useState, useSyncExternalStore } from 'react';
 import type { Screen } from '@/core/screens/screen';
-import { useBrand } from '@/ui/brand-context';
+import { useBrand } from '@/ui/store/brand-context';
 import { Copyable } from '@/ui/readout/copyable';
 import { StageLink } from '@/ui/stage-link';
 import css from './match.module.css';

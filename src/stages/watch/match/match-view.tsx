@@ -1,6 +1,6 @@
-import { useBrand, useMayEdit } from '@/ui/brand-context';
+import { useBrand, useMayEdit } from '@/ui/store/brand-context';
 import { Empty } from '@/ui/empty';
-import { useScreens } from '@/ui/screens';
+import { useScreens } from '@/ui/asked/screens';
 import { AddScreen } from './add-screen';
 import { MatchReport } from './match-report';
 import { NoScreens } from './no-screens';

@@ -1,5 +1,5 @@
 import { useSyncExternalStore, type ReactNode } from 'react';
-import { useBrand } from '@/ui/brand-context';
+import { useBrand } from '@/ui/store/brand-context';
 import { Copyable } from '@/ui/readout/copyable';
 import { StageLink } from '@/ui/stage-link';
 import css from './match.module.css';

@@ -1,9 +1,9 @@
 import { Input } from '@chakra-ui/react';
 import { useState } from 'react';
-import { LIMITS } from '@/core/brand/fields';
+import { LIMITS } from '@/core/brand/document/fields';
 import { pageAddress, SCREEN_LIMITS, type Screen } from '@/core/screens/screen';
 import { FormDialog } from '@/ui/form-dialog';
-import { useScreenAct } from '@/ui/screens';
+import { useScreenAct } from '@/ui/asked/screens';
 import css from './match.module.css';
 
 /** Asks for another name of a screen, and of a page for its address. */

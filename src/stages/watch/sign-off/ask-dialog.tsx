@@ -1,10 +1,10 @@
 import { Input, Textarea } from '@chakra-ui/react';
 import { useState } from 'react';
-import { newId } from '@/core/brand/identity';
-import { LIMITS } from '@/core/brand/fields';
+import { newId } from '@/core/brand/document/identity';
+import { LIMITS } from '@/core/brand/document/fields';
 import { SIGN_OFF_LIMITS } from '@/core/release/sign-off';
 import { FormDialog } from '@/ui/form-dialog';
-import { useSay } from '@/ui/sign-offs';
+import { useSay } from '@/ui/asked/sign-offs';
 import css from './sign-off.module.css';
 
 /** Asks the others to look at what has changed. */

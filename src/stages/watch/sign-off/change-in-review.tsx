@@ -1,10 +1,10 @@
 import { useState } from 'react';
-import type { Difference } from '@/core/brand/compare';
-import type { Brand } from '@/core/brand/document';
+import type { Difference } from '@/core/brand/history/compare';
+import type { Brand } from '@/core/brand/document/document';
 import { readColour } from '@/core/colour/read';
 import { inkOn } from '@/core/colour/contrast';
 import type { SignOff } from '@/core/release/sign-off';
-import { useBrand } from '@/ui/brand-context';
+import { useBrand } from '@/ui/store/brand-context';
 import { Moved } from '@/ui/changes/change-list';
 import { coloursOf } from '@/ui/changes/colours-of';
 import { Choice } from '@/ui/dial';

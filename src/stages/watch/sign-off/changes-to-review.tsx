@@ -1,11 +1,11 @@
 import { useMemo } from 'react';
-import type { Difference } from '@/core/brand/compare';
-import type { Brand } from '@/core/brand/document';
+import type { Difference } from '@/core/brand/history/compare';
+import type { Brand } from '@/core/brand/document/document';
 import type { SignOff } from '@/core/release/sign-off';
-import { useBrand } from '@/ui/brand-context';
+import { useBrand } from '@/ui/store/brand-context';
 import { Moved, Patches } from '@/ui/changes/change-list';
 import { coloursOf } from '@/ui/changes/colours-of';
-import type { Verdict } from '@/ui/sign-offs';
+import type { Verdict } from '@/ui/asked/sign-offs';
 import css from './sign-off.module.css';
 
 /** More are not listed one by one; all of them are in the pictures. */

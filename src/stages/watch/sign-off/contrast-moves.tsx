@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import type { Brand } from '@/core/brand/document';
+import type { Brand } from '@/core/brand/document/document';
 import type { TextPair } from '@/core/findings/contrast';
 import { contrastMoves, hasFailed } from '@/core/release/contrast-moves';
 import css from './sign-off.module.css';

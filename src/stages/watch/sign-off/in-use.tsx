@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
-import type { Brand } from '@/core/brand/document';
-import { tintGroups, tintsOf } from '@/core/brand/tint-tokens';
-import { useBrand } from '@/ui/brand-context';
+import type { Brand } from '@/core/brand/document/document';
+import { tintGroups, tintsOf } from '@/core/brand/tools/tint-tokens';
+import { useBrand } from '@/ui/store/brand-context';
 import { themeIn } from '@/ui/changes/colours-of';
 import { ByCategory } from '@/ui/charts/by-category';
 import { groundColours } from '@/ui/charts/ground';

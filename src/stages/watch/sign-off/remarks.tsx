@@ -1,10 +1,10 @@
 import { Button, Textarea } from '@chakra-ui/react';
 import { useState } from 'react';
-import { newId } from '@/core/brand/identity';
+import { newId } from '@/core/brand/document/identity';
 import { may } from '@/core/brand/roles';
 import { SIGN_OFF_LIMITS, type SignOff } from '@/core/release/sign-off';
-import { useBrand } from '@/ui/brand-context';
-import { useSay } from '@/ui/sign-offs';
+import { useBrand } from '@/ui/store/brand-context';
+import { useSay } from '@/ui/asked/sign-offs';
 import css from './sign-off.module.css';
 
 interface Props {

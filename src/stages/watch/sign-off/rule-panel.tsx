@@ -1,8 +1,8 @@
 import { may } from '@/core/brand/roles';
 import { SIGN_OFF_LIMITS, type ReleaseRule } from '@/core/release/sign-off';
-import { useBrand } from '@/ui/brand-context';
+import { useBrand } from '@/ui/store/brand-context';
 import { Choice } from '@/ui/dial';
-import { useSay } from '@/ui/sign-offs';
+import { useSay } from '@/ui/asked/sign-offs';
 import css from './sign-off.module.css';
 
 const APPROVALS = Array.from({ length: SIGN_OFF_LIMITS.approvals + 1 }, (_, count) => (count === 0 ? 'none' : String(count)));

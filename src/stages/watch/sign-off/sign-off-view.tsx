@@ -1,10 +1,10 @@
 import { Button } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import { compareBrands } from '@/core/brand/compare';
+import { compareBrands } from '@/core/brand/history/compare';
 import { may } from '@/core/brand/roles';
 import { wantedBy } from '@/core/release/sign-off';
-import { useBrand, useMayEdit } from '@/ui/brand-context';
-import { useSay, useSignOffs, useVerdicts } from '@/ui/sign-offs';
+import { useBrand, useMayEdit } from '@/ui/store/brand-context';
+import { useSay, useSignOffs, useVerdicts } from '@/ui/asked/sign-offs';
 import { ViewHead } from '../view-head';
 import { AskDialog } from './ask-dialog';
 import { ChangeInReview } from './change-in-review';

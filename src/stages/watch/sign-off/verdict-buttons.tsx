@@ -1,11 +1,11 @@
 import { Button, Textarea } from '@chakra-ui/react';
 import { useState } from 'react';
-import { newId } from '@/core/brand/identity';
+import { newId } from '@/core/brand/document/identity';
 import { SIGN_OFF_LIMITS, type NewRemark, type SignOff } from '@/core/release/sign-off';
-import { useBrand } from '@/ui/brand-context';
-import { waitingCount } from '@/ui/brand-state';
+import { useBrand } from '@/ui/store/brand-context';
+import { waitingCount } from '@/ui/store/brand-state';
 import { FormDialog } from '@/ui/form-dialog';
-import { useSay } from '@/ui/sign-offs';
+import { useSay } from '@/ui/asked/sign-offs';
 import css from './sign-off.module.css';
 
 /** Approves the changes as they are seen here, or asks for others. */

@@ -1,4 +1,4 @@
-import type { Verdict } from '@/ui/sign-offs';
+import type { Verdict } from '@/ui/asked/sign-offs';
 import css from './sign-off.module.css';
 
 /** Who approved and who asked for changes, and whether that counts for what is there now. */

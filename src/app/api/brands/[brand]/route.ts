@@ -1,6 +1,6 @@
-import { loadBrand } from '@/server/documents';
-import { latestRelease } from '@/server/releases';
-import { allowed, answer } from '@/server/request';
+import { loadBrand } from '@/server/log/documents';
+import { latestRelease } from '@/server/releases/releases';
+import { allowed, answer } from '@/server/http/request';
 
 export function GET(_request: Request, { params }: { params: Promise<{ brand: string }> }): Promise<Response> {
   return answer(async () => {

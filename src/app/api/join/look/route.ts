@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { invitedTo } from '@/server/invitations';
-import { answer, body } from '@/server/request';
-import { currentPerson } from '@/server/session';
+import { invitedTo } from '@/server/people/invitations';
+import { answer, body } from '@/server/http/request';
+import { currentPerson } from '@/server/people/session';
 
 /** What an invitation is to, and who is asking. The secret comes in the body, so that it stands in no address that is written down. */
 export function POST(request: Request): Promise<Response> {

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { changePassword } from '@/server/people';
-import { addressOf, answer, body, newPassword, signedIn } from '@/server/request';
-import { currentSession } from '@/server/session';
+import { changePassword } from '@/server/people/people';
+import { addressOf, answer, body, newPassword, signedIn } from '@/server/http/request';
+import { currentSession } from '@/server/people/session';
 
 const Passwords = z.strictObject({ current: z.string().min(1).max(500), next: newPassword });
 

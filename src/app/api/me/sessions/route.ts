@@ -1,6 +1,6 @@
-import { signOutEverywhere } from '@/server/people';
-import { answer, mustBeSameOrigin, signedIn } from '@/server/request';
-import { signOut } from '@/server/session';
+import { signOutEverywhere } from '@/server/people/people';
+import { answer, mustBeSameOrigin, signedIn } from '@/server/http/request';
+import { signOut } from '@/server/people/session';
 
 /** Signs out everywhere. */
 export function DELETE(request: Request): Promise<Response> {

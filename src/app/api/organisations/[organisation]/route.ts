@@ -1,6 +1,6 @@
-import { houseSetOf } from '@/server/house';
-import { brandsIn } from '@/server/organisations';
-import { allowedIn, answer } from '@/server/request';
+import { houseSetOf } from '@/server/brands/house';
+import { brandsIn } from '@/server/people/organisations';
+import { allowedIn, answer } from '@/server/http/request';
 
 type Context = { params: Promise<{ organisation: string }> };
 

@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { demoPeople } from '@/server/demo';
-import { environment } from '@/server/environment';
-import { Refused } from '@/server/refused';
-import { answer, body } from '@/server/request';
-import { signIn } from '@/server/session';
+import { demoPeople } from '@/server/brands/demo';
+import { environment } from '@/server/http/environment';
+import { Refused } from '@/server/http/refused';
+import { answer, body } from '@/server/http/request';
+import { signIn } from '@/server/people/session';
 
 const DemoSignIn = z.strictObject({ person: z.string().max(40) });
 

@@ -1,6 +1,6 @@
-import { orSentence } from '@/server/plain-page';
-import { wayThere } from '@/server/provider';
-import { answer } from '@/server/request';
+import { orSentence } from '@/server/http/plain-page';
+import { wayThere } from '@/server/outside/provider';
+import { answer } from '@/server/http/request';
 
 /** Sends somebody to where their organisation signs people in. */
 export function GET(): Promise<Response> {

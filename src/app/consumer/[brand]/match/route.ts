@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { EntityId } from '@/core/brand/fields';
-import { mayFetch } from '@/server/build-tokens';
-import { drawMatch, MATCH_FORMS } from '@/server/match';
-import { Refused } from '@/server/refused';
-import { answerAnywhere, mayAsk } from '@/server/request';
+import { EntityId } from '@/core/brand/document/fields';
+import { mayFetch } from '@/server/people/build-tokens';
+import { drawMatch, MATCH_FORMS } from '@/server/releases/match';
+import { Refused } from '@/server/http/refused';
+import { answerAnywhere, mayAsk } from '@/server/http/request';
 
 const Wish = z.object({ brand: EntityId, as: z.enum(MATCH_FORMS).default('json') });
 

@@ -1,11 +1,11 @@
 import { z } from 'zod';
 import { slug } from '@/core/base/words';
-import { EntityId } from '@/core/brand/fields';
-import { mayFetch } from '@/server/build-tokens';
-import { Refused } from '@/server/refused';
-import { latestNumber, ReleaseNumber } from '@/server/release-number';
-import { releaseOf, releaseZip } from '@/server/releases';
-import { answer } from '@/server/request';
+import { EntityId } from '@/core/brand/document/fields';
+import { mayFetch } from '@/server/people/build-tokens';
+import { Refused } from '@/server/http/refused';
+import { latestNumber, ReleaseNumber } from '@/server/releases/release-number';
+import { releaseOf, releaseZip } from '@/server/releases/releases';
+import { answer } from '@/server/http/request';
 
 const Params = z.object({ brand: EntityId, release: z.union([z.literal('latest'), ReleaseNumber]) });
 

@@ -1,5 +1,5 @@
-import { buildTokensOf, makeBuildToken, NewToken } from '@/server/build-tokens';
-import { allowed, answer, body } from '@/server/request';
+import { buildTokensOf, makeBuildToken, NewToken } from '@/server/people/build-tokens';
+import { allowed, answer, body } from '@/server/http/request';
 
 type Params = { params: Promise<{ brand: string }> };
 

@@ -1,6 +1,6 @@
 import { CaughtColours } from '@/core/intake/caught-colours';
-import { caughtBy, sendCaught } from '@/server/caught';
-import { allowed, answer, body } from '@/server/request';
+import { caughtBy, sendCaught } from '@/server/log/caught';
+import { allowed, answer, body } from '@/server/http/request';
 
 type Params = { params: Promise<{ brand: string }> };
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { acceptChanges } from '@/server/changes';
-import { allowed, answer, checked, json } from '@/server/request';
+import { acceptChanges } from '@/server/log/changes';
+import { allowed, answer, checked, json } from '@/server/http/request';
 
 /** Each command is checked by itself, so that one that cannot be taken in costs none of the others. */
 const Sent = z.strictObject({

@@ -1,6 +1,6 @@
-import { EntityId } from '@/core/brand/fields';
-import { liveStream } from '@/server/live';
-import { allowed, answer } from '@/server/request';
+import { EntityId } from '@/core/brand/document/fields';
+import { liveStream } from '@/server/log/live';
+import { allowed, answer } from '@/server/http/request';
 
 /** Server-sent events: every change after the last one the page knows, then each as it is made, and the numbers of releases. */
 export function GET(request: Request, { params }: { params: Promise<{ brand: string }> }): Promise<Response> {

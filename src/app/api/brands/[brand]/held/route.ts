@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { EntityId } from '@/core/brand/fields';
-import { announce } from '@/server/announce';
-import { allowed, answer, body } from '@/server/request';
+import { EntityId } from '@/core/brand/document/fields';
+import { announce } from '@/server/log/announce';
+import { allowed, answer, body } from '@/server/http/request';
 
 const Held = z.strictObject({
   /** Id of the page. */

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { EntityId } from '@/core/brand/fields';
-import { historyOf, makersOf } from '@/server/changes';
-import { allowed, answer, checked } from '@/server/request';
+import { EntityId } from '@/core/brand/document/fields';
+import { historyOf, makersOf } from '@/server/log/changes';
+import { allowed, answer, checked } from '@/server/http/request';
 
 const Asked = z.object({
   /** Id of something: only what touched it, or a swatch in it where it is a palette. */

@@ -1,6 +1,6 @@
-import { LIMITS } from '@/core/brand/fields';
-import { keepHost } from '@/server/kept-files';
-import { allowed, answer, bytes } from '@/server/request';
+import { LIMITS } from '@/core/brand/document/fields';
+import { keepHost } from '@/server/brands/kept-files';
+import { allowed, answer, bytes } from '@/server/http/request';
 
 /** Keeps a file to graft onto; its bytes are the body. */
 export function POST(request: Request, { params }: { params: Promise<{ brand: string }> }): Promise<Response> {

@@ -1,6 +1,6 @@
-import { houseSetOf } from '@/server/house';
-import { organisationOf } from '@/server/organisations';
-import { allowed, answer } from '@/server/request';
+import { houseSetOf } from '@/server/brands/house';
+import { organisationOf } from '@/server/people/organisations';
+import { allowed, answer } from '@/server/http/request';
 
 /** The house set of the organisation that a brand belongs to. */
 export function GET(_request: Request, { params }: { params: Promise<{ brand: string }> }): Promise<Response> {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { printed } from '@/server/print';
-import { allowed, answer, checked } from '@/server/request';
+import { printed } from '@/server/writing/print';
+import { allowed, answer, checked } from '@/server/http/request';
 
 /** `rrggbb`, with commas between. */
 const Wanted = z

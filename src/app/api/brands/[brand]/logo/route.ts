@@ -1,5 +1,5 @@
-import { keepLogo } from '@/server/pictures';
-import { allowed, answer, bytes } from '@/server/request';
+import { keepLogo } from '@/server/brands/pictures';
+import { allowed, answer, bytes } from '@/server/http/request';
 
 /** Keeps a logo, PNG or SVG, as a picture and nothing else; its bytes are the body. */
 export function POST(request: Request, { params }: { params: Promise<{ brand: string }> }): Promise<Response> {

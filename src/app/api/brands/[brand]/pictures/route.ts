@@ -1,6 +1,6 @@
-import { LIMITS } from '@/core/brand/fields';
-import { keepPicture } from '@/server/pictures';
-import { allowed, answer, bytes } from '@/server/request';
+import { LIMITS } from '@/core/brand/document/fields';
+import { keepPicture } from '@/server/brands/pictures';
+import { allowed, answer, bytes } from '@/server/http/request';
 
 /** Keeps a picture that a palette was made from; its bytes are the body. */
 export function POST(request: Request, { params }: { params: Promise<{ brand: string }> }): Promise<Response> {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { keepProfile, keepSystemProfile, systemProfiles } from '@/server/print';
-import { allowed, answer, bytes, checked } from '@/server/request';
+import { keepProfile, keepSystemProfile, systemProfiles } from '@/server/writing/print';
+import { allowed, answer, bytes, checked } from '@/server/http/request';
 
 type Context = { params: Promise<{ brand: string }> };
 

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { VERSION_STEPS } from '@/core/release/version';
-import { makeRelease, releasesOf } from '@/server/releases';
-import { allowed, answer, body } from '@/server/request';
+import { makeRelease, releasesOf } from '@/server/releases/releases';
+import { allowed, answer, body } from '@/server/http/request';
 
 const NewRelease = z.strictObject({
   /** The last change the person saw. */

@@ -1,6 +1,6 @@
 import { ReleaseRule } from '@/core/release/sign-off';
-import { allowed, answer, body } from '@/server/request';
-import { makeRule } from '@/server/sign-offs';
+import { allowed, answer, body } from '@/server/http/request';
+import { makeRule } from '@/server/releases/sign-offs';
 
 /** Decides what a release of the brand wants. */
 export function PATCH(request: Request, { params }: { params: Promise<{ brand: string }> }): Promise<Response> {

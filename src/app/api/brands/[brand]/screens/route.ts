@@ -1,6 +1,6 @@
 import { NewScreen } from '@/core/screens/screen';
-import { allowed, answer, body } from '@/server/request';
-import { addScreen, figuresOf, screensOf } from '@/server/screens';
+import { allowed, answer, body } from '@/server/http/request';
+import { addScreen, figuresOf, screensOf } from '@/server/releases/screens';
 
 type Context = { params: Promise<{ brand: string }> };
 

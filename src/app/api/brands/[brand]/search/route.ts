@@ -1,7 +1,7 @@
 import { isStorable } from '@/core/base/storable';
-import { Refused } from '@/server/refused';
-import { allowed, answer } from '@/server/request';
-import { scopeOf, swatchesFor } from '@/server/search';
+import { Refused } from '@/server/http/refused';
+import { allowed, answer } from '@/server/http/request';
+import { scopeOf, swatchesFor } from '@/server/brands/search';
 
 const LONGEST = 200;
 

@@ -1,6 +1,6 @@
-import { Refused } from '@/server/refused';
-import { allowed, answer } from '@/server/request';
-import { drawSheet, SheetWish } from '@/server/sheet';
+import { Refused } from '@/server/http/refused';
+import { allowed, answer } from '@/server/http/request';
+import { drawSheet, SheetWish } from '@/server/writing/sheet';
 
 /** The brand sheet as HTML, PDF, or one page as SVG or PNG. */
 export function GET(request: Request, { params }: { params: Promise<{ brand: string }> }): Promise<Response> {

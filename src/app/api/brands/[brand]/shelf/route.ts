@@ -1,6 +1,6 @@
 import { ShelfPalette } from '@/core/shelf/shelf-palette';
-import { allowed, answer, body } from '@/server/request';
-import { putOnShelf, shelfOf } from '@/server/shelf';
+import { allowed, answer, body } from '@/server/http/request';
+import { putOnShelf, shelfOf } from '@/server/brands/shelf';
 
 type Context = { params: Promise<{ brand: string }> };
 

@@ -1,6 +1,6 @@
 import { NewSignOff } from '@/core/release/sign-off';
-import { allowed, answer, body } from '@/server/request';
-import { askForSignOff, ruleOf, signOffsOf } from '@/server/sign-offs';
+import { allowed, answer, body } from '@/server/http/request';
+import { askForSignOff, ruleOf, signOffsOf } from '@/server/releases/sign-offs';
 
 type Context = { params: Promise<{ brand: string }> };
 

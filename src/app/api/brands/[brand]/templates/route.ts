@@ -1,5 +1,5 @@
-import { templatesFor } from '@/server/templates';
-import { allowed, answer } from '@/server/request';
+import { templatesFor } from '@/server/brands/templates';
+import { allowed, answer } from '@/server/http/request';
 
 /** The templates of the organisation that a brand belongs to, to start one's own from. */
 export function GET(_request: Request, { params }: { params: Promise<{ brand: string }> }): Promise<Response> {

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { pageAddress } from '@/core/screens/screen';
-import { allowed, answer, body } from '@/server/request';
-import { fetchPart } from '@/server/web-page';
+import { allowed, answer, body } from '@/server/http/request';
+import { fetchPart } from '@/server/outside/web-page';
 
 const Asked = z.strictObject({ address: pageAddress });
 

@@ -1,6 +1,6 @@
 import { NewWebhook } from '@/core/screens/webhook';
-import { allowed, answer, body } from '@/server/request';
-import { makeWebhook, webhooksOf } from '@/server/webhooks';
+import { allowed, answer, body } from '@/server/http/request';
+import { makeWebhook, webhooksOf } from '@/server/outside/webhooks';
 
 type Params = { params: Promise<{ brand: string }> };
 

@@ -1,6 +1,6 @@
 import { ARCHIVE_LIMITS } from '@/core/archive/archive';
-import { importBrand } from '@/server/brand-archive';
-import { allowedIn, answer, bytes } from '@/server/request';
+import { importBrand } from '@/server/brands/brand-archive';
+import { allowedIn, answer, bytes } from '@/server/http/request';
 
 /** Makes a brand of an archive, with its whole past; its bytes are the body. */
 export function POST(request: Request, { params }: { params: Promise<{ organisation: string }> }): Promise<Response> {

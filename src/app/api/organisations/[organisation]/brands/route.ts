@@ -1,11 +1,11 @@
 import { z } from 'zod';
-import { EntityId, name } from '@/core/brand/fields';
-import { duplicateBrand, makeBrand } from '@/server/brand-acts';
-import { authorise } from '@/server/brands';
-import { houseSetOf } from '@/server/house';
-import { organisationOf } from '@/server/organisations';
-import { Refused } from '@/server/refused';
-import { allowedIn, answer, body } from '@/server/request';
+import { EntityId, name } from '@/core/brand/document/fields';
+import { duplicateBrand, makeBrand } from '@/server/brands/brand-acts';
+import { authorise } from '@/server/brands/brands';
+import { houseSetOf } from '@/server/brands/house';
+import { organisationOf } from '@/server/people/organisations';
+import { Refused } from '@/server/http/refused';
+import { allowedIn, answer, body } from '@/server/http/request';
 
 const NewBrand = z.strictObject({
   name,

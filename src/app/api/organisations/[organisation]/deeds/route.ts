@@ -1,5 +1,5 @@
-import { deedsOf } from '@/server/deeds';
-import { allowedIn, answer } from '@/server/request';
+import { deedsOf } from '@/server/people/deeds';
+import { allowedIn, answer } from '@/server/http/request';
 
 const AT_ONCE = 100;
 

@@ -1,5 +1,5 @@
-import { houseHolders, houseSetOf, makeHouseSet, NewHouseSet } from '@/server/house';
-import { allowedIn, answer, body } from '@/server/request';
+import { houseHolders, houseSetOf, makeHouseSet, NewHouseSet } from '@/server/brands/house';
+import { allowedIn, answer, body } from '@/server/http/request';
 
 type Context = { params: Promise<{ organisation: string }> };
 

@@ -1,5 +1,5 @@
-import { makeInvitation, NewInvitation } from '@/server/invitations';
-import { allowedIn, answer, body } from '@/server/request';
+import { makeInvitation, NewInvitation } from '@/server/people/invitations';
+import { allowedIn, answer, body } from '@/server/http/request';
 
 /** Makes an invitation, and answers with the secret of its link: this once. */
 export function POST(request: Request, { params }: { params: Promise<{ organisation: string }> }): Promise<Response> {

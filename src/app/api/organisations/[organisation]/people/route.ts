@@ -1,6 +1,6 @@
-import { invitationsOf } from '@/server/invitations';
-import { membersOf } from '@/server/members';
-import { allowedIn, answer } from '@/server/request';
+import { invitationsOf } from '@/server/people/invitations';
+import { membersOf } from '@/server/people/members';
+import { allowedIn, answer } from '@/server/http/request';
 
 /** Everybody with a part in an organisation, and the invitations that are open: for its owners. */
 export function GET(_request: Request, { params }: { params: Promise<{ organisation: string }> }): Promise<Response> {

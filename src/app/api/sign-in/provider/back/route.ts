@@ -1,8 +1,8 @@
-import { writeDownOwn } from '@/server/deeds';
-import { goOn, orSentence } from '@/server/plain-page';
-import { whoCameBack } from '@/server/provider';
-import { answer } from '@/server/request';
-import { signIn } from '@/server/session';
+import { writeDownOwn } from '@/server/people/deeds';
+import { goOn, orSentence } from '@/server/http/plain-page';
+import { whoCameBack } from '@/server/outside/provider';
+import { answer } from '@/server/http/request';
+import { signIn } from '@/server/people/session';
 
 /**
  * Where the organisation's provider sends people back to. It answers with a page that goes on by itself: whoever comes from another site

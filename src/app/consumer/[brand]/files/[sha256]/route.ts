@@ -1,8 +1,8 @@
-import { FileHash } from '@/core/brand/fields';
-import { mayFetch } from '@/server/build-tokens';
-import { Refused } from '@/server/refused';
-import { fileByHash } from '@/server/releases';
-import { answerAnywhere, mayAsk } from '@/server/request';
+import { FileHash } from '@/core/brand/document/fields';
+import { mayFetch } from '@/server/people/build-tokens';
+import { Refused } from '@/server/http/refused';
+import { fileByHash } from '@/server/releases/releases';
+import { answerAnywhere, mayAsk } from '@/server/http/request';
 
 /** A released file by its hash: what it is never changes, so that it is kept by whoever has it. */
 export function GET(request: Request, { params }: { params: Promise<{ brand: string; sha256: string }> }): Promise<Response> {

@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import { EntityId } from '@/core/brand/fields';
-import { mayFetch } from '@/server/build-tokens';
-import { Refused } from '@/server/refused';
-import { latestNumber, ReleaseNumber } from '@/server/release-number';
-import { toldRelease } from '@/server/releases';
-import { answerAnywhere, mayAsk } from '@/server/request';
+import { EntityId } from '@/core/brand/document/fields';
+import { mayFetch } from '@/server/people/build-tokens';
+import { Refused } from '@/server/http/refused';
+import { latestNumber, ReleaseNumber } from '@/server/releases/release-number';
+import { toldRelease } from '@/server/releases/releases';
+import { answerAnywhere, mayAsk } from '@/server/http/request';
 
 const Params = z.object({ brand: EntityId, release: z.union([z.literal('latest'), ReleaseNumber]) });
 

@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import { EntityId } from '@/core/brand/fields';
-import { Refused } from '@/server/refused';
-import { latestNumber, ReleaseNumber } from '@/server/release-number';
-import { releasedFile } from '@/server/releases';
-import { mayFetch } from '@/server/build-tokens';
-import { answer } from '@/server/request';
+import { EntityId } from '@/core/brand/document/fields';
+import { Refused } from '@/server/http/refused';
+import { latestNumber, ReleaseNumber } from '@/server/releases/release-number';
+import { releasedFile } from '@/server/releases/releases';
+import { mayFetch } from '@/server/people/build-tokens';
+import { answer } from '@/server/http/request';
 
 const Params = z.object({
   brand: EntityId,

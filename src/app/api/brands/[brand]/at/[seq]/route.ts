@@ -1,6 +1,6 @@
-import { documentAt } from '@/server/documents';
-import { Refused } from '@/server/refused';
-import { allowed, answer } from '@/server/request';
+import { documentAt } from '@/server/log/documents';
+import { Refused } from '@/server/http/refused';
+import { allowed, answer } from '@/server/http/request';
 
 /** The brand as it was after a change; 0 is how it began. */
 export function GET(_request: Request, { params }: { params: Promise<{ brand: string; seq: string }> }): Promise<Response> {

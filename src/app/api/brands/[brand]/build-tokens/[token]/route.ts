@@ -1,5 +1,5 @@
-import { revokeBuildToken } from '@/server/build-tokens';
-import { allowed, answer, mustBeSameOrigin } from '@/server/request';
+import { revokeBuildToken } from '@/server/people/build-tokens';
+import { allowed, answer, mustBeSameOrigin } from '@/server/http/request';
 
 export function DELETE(request: Request, { params }: { params: Promise<{ brand: string; token: string }> }): Promise<Response> {
   return answer(async () => {

@@ -1,5 +1,5 @@
-import { keptHost } from '@/server/kept-files';
-import { allowed, answer } from '@/server/request';
+import { keptHost } from '@/server/brands/kept-files';
+import { allowed, answer } from '@/server/http/request';
 
 /** A kept host file, byte for byte, and never shown as anything by a browser. */
 export function GET(_request: Request, { params }: { params: Promise<{ brand: string; sha256: string }> }): Promise<Response> {

@@ -1,5 +1,5 @@
-import { keptPicture } from '@/server/pictures';
-import { allowed, answer } from '@/server/request';
+import { keptPicture } from '@/server/brands/pictures';
+import { allowed, answer } from '@/server/http/request';
 
 /** A kept picture, byte for byte. */
 export function GET(_request: Request, { params }: { params: Promise<{ brand: string; sha256: string }> }): Promise<Response> {

@@ -1,7 +1,7 @@
-import { Refused } from '@/server/refused';
-import { releaseOf } from '@/server/releases';
-import { allowed, answer } from '@/server/request';
-import { ReleaseNumber } from '@/server/release-number';
+import { Refused } from '@/server/http/refused';
+import { releaseOf } from '@/server/releases/releases';
+import { allowed, answer } from '@/server/http/request';
+import { ReleaseNumber } from '@/server/releases/release-number';
 
 /** A release's number and document. */
 export function GET(_request: Request, { params }: { params: Promise<{ brand: string; number: string }> }): Promise<Response> {

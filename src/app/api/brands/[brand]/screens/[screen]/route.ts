@@ -1,6 +1,6 @@
 import { ScreenEdit } from '@/core/screens/screen';
-import { allowed, answer, body, mustBeSameOrigin } from '@/server/request';
-import { editScreen, removeScreen } from '@/server/screens';
+import { allowed, answer, body, mustBeSameOrigin } from '@/server/http/request';
+import { editScreen, removeScreen } from '@/server/releases/screens';
 
 type Context = { params: Promise<{ brand: string; screen: string }> };
 

@@ -1,5 +1,5 @@
-import { allowed, answer, mustBeSameOrigin } from '@/server/request';
-import { takeOffShelf } from '@/server/shelf';
+import { allowed, answer, mustBeSameOrigin } from '@/server/http/request';
+import { takeOffShelf } from '@/server/brands/shelf';
 
 export function DELETE(request: Request, { params }: { params: Promise<{ brand: string; palette: string }> }): Promise<Response> {
   return answer(async () => {

@@ -1,5 +1,5 @@
-import { allowed, answer, mustBeSameOrigin } from '@/server/request';
-import { withdrawSignOff } from '@/server/sign-offs';
+import { allowed, answer, mustBeSameOrigin } from '@/server/http/request';
+import { withdrawSignOff } from '@/server/releases/sign-offs';
 
 /** Withdraws a review that is under way. */
 export function DELETE(request: Request, { params }: { params: Promise<{ brand: string; signOff: string }> }): Promise<Response> {

@@ -1,5 +1,5 @@
-import { allowed, answer, mustBeSameOrigin } from '@/server/request';
-import { removeWebhook } from '@/server/webhooks';
+import { allowed, answer, mustBeSameOrigin } from '@/server/http/request';
+import { removeWebhook } from '@/server/outside/webhooks';
 
 export function DELETE(request: Request, { params }: { params: Promise<{ brand: string; webhook: string }> }): Promise<Response> {
   return answer(async () => {

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { EntityId, LIMITS } from '@/core/brand/fields';
-import { Refused } from '@/server/refused';
-import { allowed, answer } from '@/server/request';
-import { weightOf } from '@/server/weight';
+import { EntityId, LIMITS } from '@/core/brand/document/fields';
+import { Refused } from '@/server/http/refused';
+import { allowed, answer } from '@/server/http/request';
+import { weightOf } from '@/server/releases/weight';
 
 const Asked = z.object({ brand: z.string().max(40), destination: EntityId, group: z.string().max(LIMITS.path) });
 

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { EntityId } from '@/core/brand/fields';
-import { deleteBrand, giveStanding } from '@/server/brand-acts';
-import { Refused } from '@/server/refused';
-import { allowedIn, answer, body, mustBeSameOrigin } from '@/server/request';
+import { EntityId } from '@/core/brand/document/fields';
+import { deleteBrand, giveStanding } from '@/server/brands/brand-acts';
+import { Refused } from '@/server/http/refused';
+import { allowedIn, answer, body, mustBeSameOrigin } from '@/server/http/request';
 
 type Context = { params: Promise<{ organisation: string; brand: string }> };
 

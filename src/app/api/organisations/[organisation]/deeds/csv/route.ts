@@ -1,5 +1,5 @@
-import { deedsAsCsv } from '@/server/deeds';
-import { allowedIn, answer } from '@/server/request';
+import { deedsAsCsv } from '@/server/people/deeds';
+import { allowedIn, answer } from '@/server/http/request';
 
 /** All that was done in an organisation, as a table for whoever looks into it elsewhere. */
 export function GET(_request: Request, { params }: { params: Promise<{ organisation: string }> }): Promise<Response> {

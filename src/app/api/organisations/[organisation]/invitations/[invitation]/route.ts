@@ -1,5 +1,5 @@
-import { withdrawInvitation } from '@/server/invitations';
-import { allowedIn, answer, mustBeSameOrigin } from '@/server/request';
+import { withdrawInvitation } from '@/server/people/invitations';
+import { allowedIn, answer, mustBeSameOrigin } from '@/server/http/request';
 
 export function DELETE(
   request: Request,

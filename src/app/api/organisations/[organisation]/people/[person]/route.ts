@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { EntityId } from '@/core/brand/fields';
+import { EntityId } from '@/core/brand/document/fields';
 import { ROLES } from '@/core/brand/roles';
-import { giveRole } from '@/server/members';
-import { allowedIn, answer, body } from '@/server/request';
+import { giveRole } from '@/server/people/members';
+import { allowedIn, answer, body } from '@/server/http/request';
 
 const GivenRole = z.strictObject({
   /** The one brand that it is for; null for the organisation. */

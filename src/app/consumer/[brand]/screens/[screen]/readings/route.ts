@@ -1,7 +1,7 @@
 import { Readings } from '@/core/screens/screen';
-import { mayReport } from '@/server/build-tokens';
-import { answerAnywhere, body, mayAsk } from '@/server/request';
-import { keepReadings } from '@/server/screens';
+import { mayReport } from '@/server/people/build-tokens';
+import { answerAnywhere, body, mayAsk } from '@/server/http/request';
+import { keepReadings } from '@/server/releases/screens';
 
 /** Keeps what a screen was found to show: told by the screen itself, or by the command that looked at it. */
 export function POST(request: Request, { params }: { params: Promise<{ brand: string; screen: string }> }): Promise<Response> {

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { EntityId, releasePath } from '@/core/brand/fields';
-import { Refused } from '@/server/refused';
-import { allowed, answer } from '@/server/request';
-import { fileAt } from '@/server/screens';
+import { EntityId, releasePath } from '@/core/brand/document/fields';
+import { Refused } from '@/server/http/refused';
+import { allowed, answer } from '@/server/http/request';
+import { fileAt } from '@/server/releases/screens';
 
 const Params = z.object({ brand: EntityId, screen: EntityId, path: z.array(z.string().max(200)).max(10) });
 

@@ -1,5 +1,5 @@
-import { allowed, answer } from '@/server/request';
-import { readingsOf } from '@/server/screens';
+import { allowed, answer } from '@/server/http/request';
+import { readingsOf } from '@/server/releases/screens';
 
 /** What a screen was last found to show. */
 export function GET(_request: Request, { params }: { params: Promise<{ brand: string; screen: string }> }): Promise<Response> {

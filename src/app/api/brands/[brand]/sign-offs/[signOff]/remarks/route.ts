@@ -1,6 +1,6 @@
 import { NewRemark } from '@/core/release/sign-off';
-import { allowed, answer, body } from '@/server/request';
-import { remarkOn } from '@/server/sign-offs';
+import { allowed, answer, body } from '@/server/http/request';
+import { remarkOn } from '@/server/releases/sign-offs';
 
 /** Says something in a review. */
 export function POST(request: Request, { params }: { params: Promise<{ brand: string; signOff: string }> }): Promise<Response> {

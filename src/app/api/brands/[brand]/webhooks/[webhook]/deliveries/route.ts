@@ -1,5 +1,5 @@
-import { allowed, answer, mustBeSameOrigin } from '@/server/request';
-import { tryWebhook } from '@/server/webhooks';
+import { allowed, answer, mustBeSameOrigin } from '@/server/http/request';
+import { tryWebhook } from '@/server/outside/webhooks';
 
 /** Sends a trial. */
 export function POST(request: Request, { params }: { params: Promise<{ brand: string; webhook: string }> }): Promise<Response> {

@@ -1,8 +1,8 @@
 import { slug } from '@/core/base/words';
-import { EntityId } from '@/core/brand/fields';
-import { exportBrand } from '@/server/brand-archive';
-import { Refused } from '@/server/refused';
-import { allowedIn, answer } from '@/server/request';
+import { EntityId } from '@/core/brand/document/fields';
+import { exportBrand } from '@/server/brands/brand-archive';
+import { Refused } from '@/server/http/refused';
+import { allowedIn, answer } from '@/server/http/request';
 
 /** A brand whole, with its history and its files, for owners of its organisation. */
 export function GET(

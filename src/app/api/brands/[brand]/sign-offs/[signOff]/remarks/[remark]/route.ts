@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { allowed, answer, body } from '@/server/request';
-import { settleRemark } from '@/server/sign-offs';
+import { allowed, answer, body } from '@/server/http/request';
+import { settleRemark } from '@/server/releases/sign-offs';
 
 const Settled = z.strictObject({ settled: z.boolean() });
 

@@ -1,5 +1,5 @@
-import { allowed, answer, mustBeSameOrigin } from '@/server/request';
-import { resend } from '@/server/webhooks';
+import { allowed, answer, mustBeSameOrigin } from '@/server/http/request';
+import { resend } from '@/server/outside/webhooks';
 
 /** Sends a message once more. */
 export function POST(

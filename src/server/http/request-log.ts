@@ -1,0 +1,15 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
+import { onePerProcess } from '../database/one-per-process';
+
+/** The request that is being answered, wherever in the code that is done. */
+const current = () => onePerProcess('request', () => new AsyncLocalStorage<{ readonly id: string }>());
+
+/** Answers a request, known to everything that is logged meanwhile. */
+export function asRequest<T>(id: string, answer: () => T): T {
+  return current().run({ id }, answer);
+}
+
+/** Its id; nothing outside a request. */
+export function requestId(): string | undefined {
+  return current().getStore()?.id;
+}
