@@ -1,6 +1,7 @@
 import { STATE_DEFAULTS } from '../src/core/brand/reading/state-rule';
 import { readFileSync } from 'node:fs';
-import { Brand, type Token } from '../src/core/brand/document/document';
+import { Brand } from '../src/core/brand/document/document';
+import type { Token } from '../src/core/brand/document/token-shape';
 
 const TOKENS = 5_000;
 export const CHAIN = 10;

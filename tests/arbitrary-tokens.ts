@@ -1,4 +1,5 @@
-import { type Brand, emptyBrand, type Token, type TokenValue } from '@/core/brand/document/document';
+import { type Brand, emptyBrand } from '@/core/brand/document/document';
+import type { Token, TokenValue } from '@/core/brand/document/token-shape';
 import fc from 'fast-check';
 
 /** Numbers and `none` of the colour spaces of CSS Color 4, each within its range. */

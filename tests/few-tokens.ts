@@ -1,4 +1,5 @@
-import { emptyBrand, type Brand, type Token } from '@/core/brand/document/document';
+import { emptyBrand, type Brand } from '@/core/brand/document/document';
+import type { Token } from '@/core/brand/document/token-shape';
 
 /** A token's value as a test writes it: a CSS colour, `{path}` of another token, or one of either for each theme in order. */
 type Written = string | readonly (string | undefined)[];

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { Brand, type Token } from '@/core/brand/document/document';
+import { Brand } from '@/core/brand/document/document';
+import type { Token } from '@/core/brand/document/token-shape';
 
 /** The demo brand, and in it every name and colour that a file or a language could stumble over. */
 export const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));

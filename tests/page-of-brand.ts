@@ -1,6 +1,6 @@
 /** A page of the demo's brand with a server, a disk and a stream of its own, anew for each test of the file that imports this. */
 import { readFileSync } from 'node:fs';
-import { type Command, type Step } from '@/core/brand/commands/commands';
+import type { Command, Step } from '@/core/brand/commands/commands';
 import { Brand } from '@/core/brand/document/document';
 import type { Role } from '@/core/brand/roles';
 import type { BrandStore } from '@/ui/store/brand-state';

@@ -1,234 +1,219 @@
 import fc from 'fast-check';
+import type { z } from 'zod';
 import { apply } from '@/core/brand/commands/apply';
-import { RECIPES } from '@/core/brand/tools/derive-theme';
-import type { Command, Step } from '@/core/brand/commands/commands';
-import type { Brand, Swatch } from '@/core/brand/document/document';
+import { readyToSend, type Command, type Step } from '@/core/brand/commands/commands';
+import { writtenStep, type EditStep, type TableStep } from '@/core/brand/commands/table-step';
+import { BrandShape, type Brand } from '@/core/brand/document/brand-shape';
+import { entitiesOf, FIELD_NAMES, KIND_NAMES, KINDS, type Entity, type KindName } from '@/core/brand/document/kinds';
 
-/** Numbers from which a command for whatever brand is at hand is made; unlike ids, they fit any state of it. */
-export interface Pick {
-  readonly kind: number;
-  readonly a: number;
-  readonly b: number;
-  readonly c: number;
-}
+/** A number from which a command for whatever brand is at hand is made; unlike ids, it fits any state of it. */
+export type Pick = number;
 
-const nat = fc.nat(10_000);
-export const anyCommand: fc.Arbitrary<Pick> = fc.record({ kind: nat, a: nat, b: nat, c: nat });
+export const anyCommand: fc.Arbitrary<Pick> = fc.nat(2 ** 31 - 1);
+
+/** What ids in a place of this name are of. */
+const MEANT: Readonly<Record<string, KindName>> = {
+  swatch: 'swatch',
+  to: 'swatch',
+  token: 'token',
+  use: 'token',
+  of: 'token',
+  surface: 'token',
+  text: 'token',
+  on: 'token',
+  before: 'token',
+  values: 'theme',
+  theme: 'theme',
+  from: 'theme',
+  palette: 'palette',
+};
 
 let counter = 0;
 
-/** A command that makes some sense for the brand, though it may be refused. */
-export function commandFor(brand: Brand, { kind, a, b, c }: Pick): Command {
-  const pick = <T>(list: readonly T[], at: number): T | undefined => list[at % Math.max(1, list.length)];
-  const swatches = brand.palettes.flatMap((palette) => palette.swatches);
-  const fresh = () => `x${counter++}`;
-  const swatch = (): Swatch => ({
-    id: fresh(),
-    name: `N ${c}`,
-    value: `#${(c * 977).toString(16).padStart(6, '0')}`,
-    locked: c % 5 === 0,
-  });
-  const palette = pick(brand.palettes, a);
-  const chosen = [
-    ...new Set(
-      [pick(swatches, a), pick(swatches, b), pick(swatches, b + 1), pick(swatches, c)].flatMap((found) => found?.id ?? []),
-    ),
-  ];
-  const token = pick(brand.tokens, a);
-  const theme = pick(brand.themes, b)!;
-  const makers: (() => Step | false | undefined)[] = [
-    () =>
-      palette && {
-        do: 'swatch.add',
-        palette: palette.id,
-        swatches: [swatch(), swatch()],
-        before: pick(palette.swatches, b)?.id ?? null,
-      },
-    () =>
-      chosen[0] === undefined
-        ? undefined
-        : { do: 'swatch.edit', id: chosen[0], set: { value: `rgb(${a % 256} ${b % 256} ${c % 256})` } },
-    () =>
-      chosen[0] === undefined ? undefined : { do: 'swatch.edit', id: chosen[0], set: { name: `R ${c}`, locked: c % 2 === 0 } },
-    () => chosen[0] !== undefined && { do: 'swatch.edit', id: chosen[0], set: { row: c % 3 === 0 ? null : `Row ${c % 4}` } },
-    () =>
-      chosen[0] !== undefined && {
-        do: 'swatch.edit',
-        id: chosen[0],
-        set: { settled: c % 3 === 0 ? null : { from: '#123', to: '#456' } },
-      },
-    () => (chosen.length > 0 ? { do: 'swatch.remove', ids: chosen } : undefined),
-    () =>
-      chosen.length > 0 && palette
-        ? { do: 'swatch.move', ids: chosen, palette: palette.id, before: pick(palette.swatches, c)?.id ?? null }
-        : undefined,
-    () => ({
-      do: 'palette.add',
-      palette: {
-        id: fresh(),
-        name: 'P',
-        kind: 'loose',
-        ...(c % 3 === 0 && { source: { shelf: `kept${c}`, name: 'Kiln' } }),
-        swatches: [swatch()],
-      },
-      before: palette?.id ?? null,
-    }),
-    () => palette && { do: 'palette.edit', id: palette.id, set: { name: `Q ${c}` } },
-    () => palette && { do: 'palette.move', id: palette.id, before: pick(brand.palettes, c)?.id ?? null },
-    () => palette && { do: 'palette.remove', id: palette.id },
-    () => ({
-      do: 'theme.add',
-      theme: { id: fresh(), name: `T ${c}` },
-      before: c % 2 ? theme.id : null,
-      values: token?.values[theme.id] ? { [token.id]: token.values[theme.id]! } : {},
-    }),
-    () => ({ do: 'theme.remove', id: theme.id }),
-    () => ({ do: 'theme.move', id: theme.id, before: pick(brand.themes, c)!.id }),
-    () =>
-      token && {
-        do: 'token.set',
-        id: token.id,
-        set: { [theme.id]: c % 3 === 0 ? null : c % 3 === 1 ? { colour: 'teal' } : { token: pick(brand.tokens, c)!.id } },
-      },
-    () => token && { do: 'token.edit', id: token.id, set: { path: `r.${c}`, description: 'x', on: [pick(brand.tokens, b)!.id] } },
-    () => ({
-      do: 'token.add',
-      tokens: [
-        { id: fresh(), path: `n.${c}`, role: 'text', description: '', on: [], values: { [theme.id]: { colour: 'navy' } } },
-      ],
-      before: token?.id ?? null,
-    }),
-    () =>
-      token && {
-        do: 'token.edit',
-        id: token.id,
-        set: {
-          rule:
-            c % 4 === 0
-              ? null
-              : c % 4 === 1
-                ? { strength: (c % 11) / 10, of: pick(brand.tokens, b)!.id, surface: pick(brand.tokens, c)!.id }
-                : {
-                    state: 'hover',
-                    of: pick(brand.tokens, b)!.id,
-                    surface: pick(brand.tokens, c)!.id,
-                    step: 0.06,
-                    chroma: 1,
-                    least: 1 + (c % 3),
-                  },
-          deprecated: c % 3 === 0 ? null : { note: `D ${c}`, use: pick(brand.tokens, c)!.id },
-          extensions: c % 5 === 0 ? null : `{"a": ${c}}`,
-        },
-      },
-    () => ({ do: 'theme.edit', id: theme.id, set: { derived: c % 2 === 0 ? null : { from: theme.id, recipe: RECIPES.dark } } }),
-    () => ({
-      do: 'field.add',
-      field: {
-        id: fresh(),
-        name: `F ${c}`,
-        group: 'route',
-        values: [{ text: 'A' }, ...(token ? [{ text: 'B', token: token.id }] : [])],
-      },
-      before: brand.fields[0]?.id ?? null,
-    }),
-    () =>
-      brand.fields[0] && {
-        do: 'field.edit',
-        id: pick(brand.fields, a)!.id,
-        set: { values: [{ text: `V ${c}` }], group: `g${c}` },
-      },
-    () => brand.fields[0] && { do: 'field.remove', id: pick(brand.fields, a)!.id },
-    () => ({
-      do: 'brand.edit',
-      set: {
-        naming: c % 2 === 0 ? null : 'kebab',
-        house: c % 3 === 0 ? null : { number: c, ...(c % 3 === 1 && { pinned: true }) },
-        carried: [{ path: ['space', `s${c}`], json: `{"$value": ${c}.0}`, before: null }],
-      },
-    }),
-    () => token && { do: 'token.remove', ids: [token.id, ...(c % 2 ? [pick(brand.tokens, b)!.id] : [])] },
-    () =>
-      token && { do: 'token.move', ids: [...new Set([token.id, pick(brand.tokens, b)!.id])], before: pick(brand.tokens, c)!.id },
-    () => ({
-      do: 'destination.add',
-      destination: { id: fresh(), name: 'D', format: 'css', options: { b: c, a: 1 } },
-      before: null,
-    }),
-    () =>
-      brand.destinations[0] && { do: 'destination.edit', id: brand.destinations[0].id, set: { options: { a: c, b: [1, null] } } },
-    () => brand.destinations[0] && { do: 'destination.remove', id: brand.destinations[0].id },
-    () => ({
-      do: 'graft.add',
-      graft: {
-        id: fresh(),
-        path: `h${c}.xml`,
-        host: { sha256: 'a'.repeat(64), name: 'h.xml', bytes: 10 },
-        theme: theme.id,
-        bindings: { '/a[1]': { to: { swatch: swatches[0]?.id ?? 'gone' }, was: '#112233' } },
-        banks: {},
-      },
-      before: null,
-    }),
-    () => {
-      const graft = pick(brand.grafts, a);
-      return (
-        graft && {
-          do: 'graft.bind',
-          id: graft.id,
-          set: { [`/a[${b % 4}]`]: c % 3 === 0 ? null : { to: { token: token?.id ?? 'gone' }, was: '#445566' } },
-        }
-      );
-    },
-    () => {
-      const graft = pick(brand.grafts, a);
-      const set = { '/b[*]': c % 3 === 0 || !palette ? null : { palette: palette.id, resize: c % 2 === 0 } };
-      return graft && { do: 'graft.bank', id: graft.id, set };
-    },
-    () =>
-      brand.grafts[0] && {
-        do: 'graft.edit',
-        id: pick(brand.grafts, a)!.id,
-        set: { path: `k${c}.xml`, asides: c % 2 ? null : true },
-      },
-    () => brand.grafts[0] && { do: 'graft.remove', id: pick(brand.grafts, a)!.id },
-    () =>
-      palette && {
-        do: 'art.add',
-        art: {
-          id: fresh(),
-          path: `art/a${c}`,
-          sheets: [{ picture: 'b'.repeat(64), name: 'a.png', width: 32, height: 32 }],
-          grid: { width: 16, height: 16, margin: 0, spacing: 0 },
-          groups: [],
-          table: { palette: palette.id, map: [{ from: '#112233', to: chosen[0] ?? 'gone' }], keepOrder: false, dither: 'none' },
-          indexed: false,
-          pace: 120,
-        },
-        before: null,
-      },
-    () => brand.art[0] && { do: 'art.edit', id: pick(brand.art, a)!.id, set: { pace: 20 + (c % 100), indexed: c % 2 === 0 } },
-    () => brand.art[0] && { do: 'art.remove', id: pick(brand.art, a)!.id },
-    () => ({
-      do: 'finding.accept',
-      acceptance: { id: fresh(), finding: `rule ${c % 7}`, said: 'A finding.', reason: `Because ${c}` },
-      before: null,
-    }),
-    () => brand.acceptances[0] && { do: 'finding.withdraw', id: pick(brand.acceptances, a)!.id },
-    () => ({ do: 'brand.edit', set: { name: `B ${c}` } }),
-  ];
-  const step = makers[kind % makers.length]!() || ({ do: 'brand.edit', set: { name: `B ${c}` } } as Step);
-  return { label: 'Random', steps: [step] };
+/** Makes data of the shapes of the table, commands of it, and now and then what is at the edge of a shape or beyond. */
+class Dice {
+  constructor(
+    private state: number,
+    private readonly brand: Brand,
+  ) {}
+
+  /** A whole number from 0 to below `most` (mulberry32). */
+  below(most: number): number {
+    this.state = (this.state + 0x6d2b79f5) | 0;
+    let t = Math.imul(this.state ^ (this.state >>> 15), 1 | this.state);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) % most;
+  }
+
+  chance(percent: number): boolean {
+    return this.below(100) < percent;
+  }
+
+  one<T>(list: readonly T[]): T {
+    return list[this.below(list.length)]!;
+  }
+
+  /** The id of something that is there; now and then of anything else, or of nothing. */
+  id(kind: KindName): string {
+    const list = entitiesOf(this.brand, this.chance(95) ? kind : this.one(KIND_NAMES));
+    return list.length > 0 && this.chance(97) ? this.one(list).id : 'gone';
+  }
+
+  /** Data of a shape. @param place name of the field that it is for */
+  data(schema: z.ZodType, place: string): unknown {
+    const { def } = (schema as z.ZodType & { _zod: { def: Def } })._zod;
+    switch (def.type) {
+      case 'object':
+        return this.object(def.shape!);
+      case 'optional':
+        return this.chance(40) ? this.data(def.innerType!, place) : undefined;
+      case 'nullable':
+        return this.chance(40) ? null : this.data(def.innerType!, place);
+      case 'union':
+        return this.data(this.one(def.options!), place);
+      case 'array':
+        return Array.from({ length: this.below(4) }, () => this.data(def.element!, place));
+      case 'record':
+        return Object.fromEntries(
+          Array.from({ length: this.below(3) }, () => [this.leaf(def.keyType!, place), this.data(def.valueType!, place)]),
+        );
+      case 'lazy':
+        return this.one([null, 0, 'x', true, [1, 'a'], { a: { b: [] } }]);
+      default:
+        return this.leaf(schema, place);
+    }
+  }
+
+  /** A new entity, or the fields of one, without what its kind leaves to others. */
+  object(shape: Readonly<Record<string, z.ZodType>>): Record<string, unknown> {
+    const fields = Object.entries(shape).map(([name, schema]) => [name, name === 'id' ? this.fresh() : this.data(schema, name)]);
+    return Object.fromEntries(fields.filter(([, value]) => value !== undefined)) as Record<string, unknown>;
+  }
+
+  fresh(): string {
+    return this.chance(98) ? `x${counter++}` : this.id(this.one(KIND_NAMES));
+  }
+
+  /** The first of many kinds of values that a shape takes. */
+  private leaf(schema: z.ZodType, place: string): unknown {
+    const n = this.below(1000);
+    const meant = MEANT[place];
+    const strings = [
+      ...(meant ? [this.id(meant)] : []),
+      `e${n}`,
+      `n${n % 40}.a${n}`,
+      `#${((n * 16411) % 0xffffff).toString(16).padStart(6, '0')}`,
+      `rgb(${n % 256} 2 3 / 0.5)`,
+      ` padded ${n} `,
+      'x'.repeat(this.one([1, 40, 120])),
+      `file${n}/a.txt`,
+      `/a[${n % 4}]`,
+      `https://example.org/${n}`,
+      String(n % 16).padStart(64, 'a'),
+    ];
+    const numbers = [0, 1, -1, 0.5, n, n / 1000, 16, 20];
+    const { values } = (schema as z.ZodType & { _zod: { values?: Set<unknown> } })._zod;
+    const all: unknown[] = values ? [...values] : [...strings.slice(meant ? 1 : 0), ...numbers, true, false];
+    const start = this.below(all.length);
+    const order = [...(meant && !values ? strings.slice(0, 1) : []), ...all.slice(start), ...all.slice(0, start)];
+    const found = order.find((value) => schema.safeParse(value).success);
+    if (found === undefined) throw new Error(`Nothing that is tried is a ${place}.`);
+    return found;
+  }
+
+  step(): TableStep {
+    const kind = this.one(KIND_NAMES);
+    const { schema, within } = KINDS[kind];
+    const list = entitiesOf(this.brand, kind);
+    const before = this.chance(40) ? null : this.id(kind);
+    const place = within && { within: this.id(within) };
+    const ids = () => {
+      const chosen = Array.from({ length: 1 + this.below(3) }, () => this.id(kind));
+      return this.chance(80) ? [...new Set(chosen)] : chosen;
+    };
+    switch (this.below(10)) {
+      case 0:
+      case 1:
+      case 2: {
+        const entities = Array.from({ length: 1 + this.below(2) }, () => this.object(schema.shape) as unknown as Entity);
+        const values = Object.fromEntries(this.brand.tokens.slice(0, this.below(3)).map(({ id }) => [id, { colour: 'teal' }]));
+        return { verb: 'add', kind, entities, before, ...place, values };
+      }
+      case 3:
+        return { verb: 'remove', kind, ids: ids() };
+      case 4:
+      case 5:
+        return { verb: 'move', kind, ids: ids(), before, ...place };
+      case 6: {
+        const name = this.one(FIELD_NAMES);
+        const value = this.data(BrandShape.shape[name], name) ?? null;
+        return { verb: 'edit', kind: 'brand', id: '', set: { [name]: value } };
+      }
+      default:
+        return list.length === 0 ? this.step() : this.edit(kind);
+    }
+  }
+
+  private edit(kind: KindName): EditStep {
+    const { shape } = KINDS[kind].schema as z.ZodObject<Record<string, z.ZodType>>;
+    const id = this.id(kind);
+    const records: readonly EditStep['record'][] = kind === 'token' ? ['values'] : kind === 'graft' ? ['bindings', 'banks'] : [];
+    const record = this.chance(50) ? records[this.below(records.length || 1)] : undefined;
+    if (record) {
+      const entries = Object.entries(this.data(shape[record]!, record) as object);
+      return {
+        verb: 'edit',
+        kind,
+        id,
+        record,
+        set: Object.fromEntries(entries.map(([key, value]) => [key, this.chance(80) ? value : null])),
+      };
+    }
+    const names = Object.keys(shape).filter((name) => name !== 'id' && name !== 'swatches' && name !== 'values');
+    const chosen = names.filter(() => this.chance(35));
+    return {
+      verb: 'edit',
+      kind,
+      id,
+      set: Object.fromEntries(chosen.map((name) => [name, this.data(shape[name]!, name) ?? null])),
+    };
+  }
+}
+
+/** What Zod keeps of how a schema was made, as far as it is read here. */
+interface Def {
+  readonly type: string;
+  readonly shape?: Readonly<Record<string, z.ZodType>>;
+  readonly innerType?: z.ZodType;
+  readonly options?: readonly z.ZodType[];
+  readonly element?: z.ZodType;
+  readonly keyType?: z.ZodType;
+  readonly valueType?: z.ZodType;
+}
+
+/** A command that makes some sense for the brand, though it may be refused: one that a page would send. */
+export function commandFor(brand: Brand, pick: Pick): Command {
+  const dice = new Dice(pick, brand);
+  for (let tries = 0; tries < 30; tries++) {
+    const steps: Step[] = Array.from({ length: dice.chance(80) ? 1 : 2 }, () => writtenStep(dice.step()));
+    const command = readyToSend({ label: 'Random', steps });
+    if (typeof command !== 'string') return command;
+  }
+  return { label: 'Random', steps: [{ do: 'brand.edit', set: { name: `B ${pick % 100}` } }] };
 }
 
 /** Carries out what can be carried out. */
-export function runAll(start: Brand, picks: readonly Pick[]): { brand: Brand; inverses: Command[]; applied: number } {
+export function runAll(start: Brand, picks: readonly Pick[]): { brand: Brand; inverses: Command[]; applied: Command[] } {
   let brand = start;
   const inverses: Command[] = [];
+  const applied: Command[] = [];
   for (const pick of picks) {
-    const result = apply(brand, commandFor(brand, pick));
+    const command = commandFor(brand, pick);
+    const result = apply(brand, command);
     if (!result.ok) continue;
     brand = result.brand;
+    applied.push(command);
     inverses.push(result.inverse);
   }
-  return { brand, inverses, applied: inverses.length };
+  return { brand, inverses, applied };
 }

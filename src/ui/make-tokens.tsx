@@ -1,7 +1,8 @@
 import { Field, Input } from '@chakra-ui/react';
 import { useState } from 'react';
 import { slug } from '@/core/base/words';
-import { TokenPath, type Palette, type Swatch } from '@/core/brand/document/document';
+import { TokenPath } from '@/core/brand/document/token-shape';
+import type { Palette, Swatch } from '@/core/brand/document/palette-shape';
 import { newId } from '@/core/brand/document/identity';
 import { tokensOfSwatches } from '@/core/brand/tools/tokens-of-swatches';
 import { useBrand } from './store/brand-context';

@@ -1,7 +1,7 @@
 import { Field, Input, NativeSelect, Textarea } from '@chakra-ui/react';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { Palette } from '@/core/brand/document/document';
+import type { Palette } from '@/core/brand/document/palette-shape';
 import { newId } from '@/core/brand/document/identity';
 import { SHELF_KINDS, SHELF_LIMITS, ShelfPalette, type ShelfKind } from '@/core/shelf/shelf-palette';
 import { useBrand } from './store/brand-context';

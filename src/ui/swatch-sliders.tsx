@@ -1,6 +1,6 @@
 import { useEffect, useEffectEvent, useMemo, useRef } from 'react';
 import type { Command } from '@/core/brand/commands/commands';
-import type { Swatch } from '@/core/brand/document/document';
+import type { Swatch } from '@/core/brand/document/palette-shape';
 import { showOklch } from '@/core/colour/gamut';
 import { oklchText } from '@/core/colour/notations';
 import { hexOf, readColour, type ReadColour } from '@/core/colour/read';

@@ -2,7 +2,7 @@ import { problem, type Problem } from '@/core/source/problem';
 import type { SourceFile } from '@/core/intake/reader';
 import { readFile } from '@/core/intake/readers';
 import { expose } from 'comlink';
-import type { PaletteOrigin } from '@/core/brand/document/document';
+import type { PaletteOrigin } from '@/core/brand/document/palette-shape';
 import { catchOf, originsOf, type Earlier, type IntakeLine } from '@/core/intake/catch';
 import type { CellRange } from '@/core/intake/tables/cell-range';
 import { whyNotRead } from '@/core/intake/not-read';

@@ -1,5 +1,6 @@
 import { proxy } from 'comlink';
-import type { Brand, Destination } from '@/core/brand/document/document';
+import type { Brand } from '@/core/brand/document/document';
+import type { Destination } from '@/core/brand/document/destination-shape';
 import type { KeptFiles } from '@/core/release/bundle';
 import type { Written } from '@/core/formats/kit/format';
 import { keptWorker } from './kept-worker';

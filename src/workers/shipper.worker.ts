@@ -1,5 +1,6 @@
 import { expose, transfer } from 'comlink';
-import type { Brand, Destination } from '@/core/brand/document/document';
+import type { Brand } from '@/core/brand/document/document';
+import type { Destination } from '@/core/brand/document/destination-shape';
 import { bundle, manifestFile, type KeptFiles } from '@/core/release/bundle';
 import type { Written } from '@/core/formats/kit/format';
 import { writeDestination } from '@/core/formats/registry';

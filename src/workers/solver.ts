@@ -3,7 +3,8 @@ import type { Categorical, CategoricalSet } from '@/core/palette/categorical';
 import type { Run } from '@/core/palette/runs';
 import type { Settled, Unsettled } from '@/core/palette/settle';
 import type { DerivedTheme } from '@/core/brand/tools/derive-theme';
-import type { Brand, ThemeRecipe } from '@/core/brand/document/document';
+import type { Brand } from '@/core/brand/document/document';
+import type { ThemeRecipe } from '@/core/brand/document/theme-shape';
 import { keptWorker } from './kept-worker';
 import type { SolverWorker } from './solver.worker';
 

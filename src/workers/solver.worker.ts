@@ -1,6 +1,7 @@
 import { expose } from 'comlink';
 import { deriveTheme, type DerivedTheme } from '@/core/brand/tools/derive-theme';
-import type { Brand, ThemeRecipe } from '@/core/brand/document/document';
+import type { Brand } from '@/core/brand/document/document';
+import type { ThemeRecipe } from '@/core/brand/document/theme-shape';
 import { categorical, type Categorical, type CategoricalSet } from '@/core/palette/categorical';
 import type { Run } from '@/core/palette/runs';
 import { settle, type Settled, type Unsettled } from '@/core/palette/settle';

@@ -1,5 +1,5 @@
 import type { Browser, ElementHandle } from 'puppeteer-core';
-import type { Palette } from '@/core/brand/document/document';
+import type { Palette } from '@/core/brand/document/palette-shape';
 import { startTestServer, Visitor, type TestServer } from '../test-server';
 import { launch, Person } from './browser';
 

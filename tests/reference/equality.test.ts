@@ -4,7 +4,7 @@ import { SCHEME_PLACES } from '@/core/formats/office/ooxml-scheme';
 import { slug } from '@/core/base/words';
 import { readFileSync, writeFileSync } from 'node:fs';
 import type { Page } from 'puppeteer-core';
-import type { Destination } from '@/core/brand/document/document';
+import type { Destination } from '@/core/brand/document/destination-shape';
 import { FORMATS, writeDestination } from '@/core/formats/registry';
 import { harshBrand as brand, RARE } from '../harsh-brand';
 import { blankPage } from '../read-back/chromium';

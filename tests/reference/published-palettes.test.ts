@@ -1,6 +1,6 @@
 /** The rules about palettes, on published ones: what their authors claim for them holds, and what is known not to work is found. */
 import * as chromatic from 'd3-scale-chromatic';
-import type { Palette } from '../../src/core/brand/document/document';
+import type { Palette } from '../../src/core/brand/document/palette-shape';
 import { emptyBrand } from '../../src/core/brand/document/document';
 import type { RuleId } from '../../src/core/findings/finding';
 import { findingsOf, mendOf, ruleById } from '../../src/core/findings/rules';

@@ -1,7 +1,8 @@
 import type { z } from 'zod';
 import { sha256 } from '../base/sha256';
 import { apply } from '../brand/commands/apply';
-import { keptCommand, touchedBy, type Command } from '../brand/commands/commands';
+import { keptCommand, type Command } from '../brand/commands/commands';
+import { touchedBy } from '../brand/commands/table-step';
 import type { Brand } from '../brand/document/document';
 import { BRAND_VERSION, COMMAND_VERSION } from '../brand/document/versions';
 import { unpackParts } from '../source/zip';

@@ -1,5 +1,7 @@
 import { assignments, tokensBelow } from '../brand/reading/data-fields';
-import type { Brand, DataField, Palette } from '../brand/document/document';
+import type { Brand } from '../brand/document/document';
+import type { DataField } from '../brand/document/data-shape';
+import type { Palette } from '../brand/document/palette-shape';
 import { resolveTheme, type Resolved } from '../brand/reading/resolve';
 import { readColour } from '../colour/read';
 

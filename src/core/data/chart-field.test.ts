@@ -2,7 +2,8 @@ import { fewTokens } from '../../../tests/few-tokens';
 import { fromField } from './category-colours';
 import { apply } from '../brand/commands/apply';
 import { fieldWith, pinCategory } from './chart-field';
-import type { Brand, Palette } from '../brand/document/document';
+import type { Brand } from '../brand/document/document';
+import type { Palette } from '../brand/document/palette-shape';
 import { extendField } from '../brand/tools/extend-field';
 
 const palette: Palette = {

@@ -2,7 +2,9 @@ import { slug } from '../base/words';
 import { apply } from '../brand/commands/apply';
 import type { Command, Step } from '../brand/commands/commands';
 import { tokensBelow } from '../brand/reading/data-fields';
-import type { Brand, DataField, Palette } from '../brand/document/document';
+import type { Brand } from '../brand/document/document';
+import type { DataField } from '../brand/document/data-shape';
+import type { Palette } from '../brand/document/palette-shape';
 import { LIMITS } from '../brand/document/fields';
 import { tokensOfSwatches } from '../brand/tools/tokens-of-swatches';
 

@@ -4,7 +4,8 @@ import { fromField, fromPalette } from './category-colours';
 import { readData, type DataTable } from './read-data';
 import { MOST_CATEGORIES, sumUp } from './sums';
 import { fewTokens } from '../../../tests/few-tokens';
-import type { Brand, Palette } from '../brand/document/document';
+import type { Brand } from '../brand/document/document';
+import type { Palette } from '../brand/document/palette-shape';
 
 const table = (text: string) => readData('a.csv', new TextEncoder().encode(text)) as DataTable;
 

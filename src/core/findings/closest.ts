@@ -1,4 +1,4 @@
-import type { Swatch } from '../brand/document/document';
+import type { Swatch } from '../brand/document/palette-shape';
 import { closePairs } from '../colour/close-pairs';
 import { labOf } from '../colour/lab';
 import { readColour } from '../colour/read';

@@ -1,6 +1,7 @@
 import { pageOf } from '../brand/reading/elevation';
 import { groundsByName } from '../brand/reading/grounds';
-import { stateRule, type Brand, type Token } from '../brand/document/document';
+import { stateRule, type Token } from '../brand/document/token-shape';
+import type { Brand } from '../brand/document/document';
 import { groupKind } from '../brand/reading/group-kind';
 import { tokensOf } from '../brand/reading/resolve';
 import { GRAPHIC_RATIO, worstBelow } from './contrast';

@@ -1,5 +1,6 @@
 import type { Step } from '../brand/commands/commands';
-import type { Brand, Token } from '../brand/document/document';
+import type { Brand } from '../brand/document/document';
+import type { Token } from '../brand/document/token-shape';
 import { tokensOf } from '../brand/reading/resolve';
 import { proposeOn, type Pair } from './contrast';
 import { finding, type Finding, type Mend, type RuleId, type Severity } from './finding';

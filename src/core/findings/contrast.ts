@@ -1,6 +1,8 @@
 import { contrastRatio, hexLuminance, nearestPassing } from '../colour/contrast';
 import type { ReadColour } from '../colour/read';
-import type { Brand, Theme, Token } from '../brand/document/document';
+import type { Brand } from '../brand/document/document';
+import type { Theme } from '../brand/document/theme-shape';
+import type { Token } from '../brand/document/token-shape';
 import { groundsOf } from '../brand/reading/grounds';
 import { resolveTheme } from '../brand/reading/resolve';
 import { MOST_TOLD } from './worst';

@@ -1,4 +1,4 @@
-import { findCycle, ringWords } from '../brand/document/document';
+import { findCycle, ringWords } from '../brand/document/circles';
 import { tokensOf } from '../brand/reading/resolve';
 import { finding, type Rule } from './finding';
 

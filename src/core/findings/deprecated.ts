@@ -1,5 +1,6 @@
 import type { Step } from '../brand/commands/commands';
-import type { Brand, Token } from '../brand/document/document';
+import type { Brand } from '../brand/document/document';
+import type { Token } from '../brand/document/token-shape';
 import { finding, type Rule } from './finding';
 
 /** Tokens that still point at what is not to be used any more. */

@@ -1,4 +1,6 @@
-import type { Brand, Theme, Token } from '../brand/document/document';
+import type { Brand } from '../brand/document/document';
+import type { Theme } from '../brand/document/theme-shape';
+import type { Token } from '../brand/document/token-shape';
 import { groundsOf } from '../brand/reading/grounds';
 import { resolveTheme } from '../brand/reading/resolve';
 import { contrastRatio } from '../colour/contrast';

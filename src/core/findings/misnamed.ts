@@ -1,4 +1,5 @@
-import type { Naming, Token } from '../brand/document/document';
+import type { Naming } from '../brand/document/brand-shape';
+import type { Token } from '../brand/document/token-shape';
 import { named } from '../brand/reading/naming';
 import { renameTokens } from '../brand/tools/rename-tokens';
 import { tokensOf } from '../brand/reading/resolve';

@@ -1,7 +1,8 @@
 /** Every rule on a few tokens: the whole finding, what is offered, and the steps that put it right. */
 import { readFileSync } from 'node:fs';
 import { changedToken, fewTokens } from '../../../tests/few-tokens';
-import type { Brand, DataField } from '../brand/document/document';
+import type { Brand } from '../brand/document/document';
+import type { DataField } from '../brand/document/data-shape';
 import { contrastText } from './contrast-text';
 import { finding, stops, type Known, type RuleId } from './finding';
 import { findingsOf, mendOf, mendOffered, ruleById, RULES, TIDY_RULES } from './rules';

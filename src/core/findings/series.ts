@@ -1,5 +1,5 @@
 import type { Step } from '../brand/commands/commands';
-import type { Palette } from '../brand/document/document';
+import type { Palette } from '../brand/document/palette-shape';
 import { deltaE2000 } from '../colour/difference';
 import { oklchHex, readColour } from '../colour/read';
 

@@ -1,7 +1,8 @@
 /** The rules of what people see: what each finds on a few colours, and that its mend puts exactly that right. */
 import { changedToken, fewTokens } from '../../../tests/few-tokens';
 import { apply } from '../brand/commands/apply';
-import { emptyBrand, type Brand, type Palette } from '../brand/document/document';
+import { emptyBrand, type Brand } from '../brand/document/document';
+import type { Palette } from '../brand/document/palette-shape';
 import { accept, acceptanceOf, findingKey, openFindings } from './accept';
 import type { Finding, Known, RuleId } from './finding';
 import { Finder, findingsOf, mendOf, ruleById, RULES, worstFirst } from './rules';

@@ -1,5 +1,5 @@
 import type { Step } from '../brand/commands/commands';
-import { stateRule } from '../brand/document/document';
+import { stateRule } from '../brand/document/token-shape';
 import { resolveTheme, tokensOf } from '../brand/reading/resolve';
 import { bytesOf } from '../colour/integers';
 import { bytesToOklab, type Oklab } from '../colour/oklab';

@@ -1,5 +1,5 @@
 import type { Step } from '../brand/commands/commands';
-import { stateRule, type Token } from '../brand/document/document';
+import { stateRule, type Token } from '../brand/document/token-shape';
 import { likelyRole } from '../brand/reading/token-role';
 import { finding, type Rule } from './finding';
 

@@ -1,6 +1,7 @@
 /** What each destination's options do, what is left to the consumer, and what is refused before anything is written. */
 import { readFileSync } from 'node:fs';
-import { Brand, type Token } from '../brand/document/document';
+import { Brand } from '../brand/document/document';
+import type { Token } from '../brand/document/token-shape';
 import type { Written } from './kit/format';
 import { FORMATS, formatById, writeDestination } from './registry';
 

@@ -1,6 +1,9 @@
 import { finding } from '../findings/finding';
 import { notesOfPalettes } from '../brand/reading/palette-notes';
-import type { Brand, Destination, Theme, Token } from '../brand/document/document';
+import type { Brand } from '../brand/document/document';
+import type { Destination } from '../brand/document/destination-shape';
+import type { Theme } from '../brand/document/theme-shape';
+import type { Token } from '../brand/document/token-shape';
 import { android } from './systems/android';
 import { assetCatalog } from './systems/asset-catalog';
 import { bootstrap } from './frameworks/bootstrap';

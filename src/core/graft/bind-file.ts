@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { swatchesOf, tokensOf } from '../brand/reading/resolve';
-import { type Brand } from '../brand/document/document';
+import type { Brand } from '../brand/document/document';
 import { SlotKey, type Graft } from '../brand/document/graft-shape';
 import type { Slots } from '../source/slots';
 

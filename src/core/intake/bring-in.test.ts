@@ -1,4 +1,6 @@
-import { Brand, emptyBrand, serialiseBrand, type Swatch, type Token, TokenPath } from '../brand/document/document';
+import { Brand, emptyBrand, serialiseBrand } from '../brand/document/document';
+import type { Swatch } from '../brand/document/palette-shape';
+import { type Token, TokenPath } from '../brand/document/token-shape';
 import fc from 'fast-check';
 import { apply } from '../brand/commands/apply';
 import { bringIn, tokenPathOf, type ArrivingSwatch, type Arrivals } from './bring-in';

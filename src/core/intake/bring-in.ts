@@ -1,14 +1,8 @@
 import { uniqueNames } from '../base/unique-names';
 import type { Command, Step } from '../brand/commands/commands';
-import {
-  TokenPath,
-  type Brand,
-  type Palette,
-  type PaletteOrigin,
-  type Swatch,
-  type Token,
-  type TokenValue,
-} from '../brand/document/document';
+import { TokenPath, type Token, type TokenValue } from '../brand/document/token-shape';
+import type { Brand } from '../brand/document/document';
+import type { Palette, PaletteOrigin, Swatch } from '../brand/document/palette-shape';
 import { LIMITS } from '../brand/document/fields';
 import { replacePalette, type Incoming, type ReplacedRow } from './replace-palette';
 import { likelyRole } from '../brand/reading/token-role';

@@ -1,7 +1,7 @@
 import { ciede2000 } from '../colour/difference';
 import { labOf, type LabD65 } from '../colour/lab';
 import { shownKey, type ReadColour } from '../colour/read';
-import type { PaletteOrigin } from '../brand/document/document';
+import type { PaletteOrigin } from '../brand/document/palette-shape';
 import { doubt, type Doubt, type Entry, type PaletteKind, type Reading } from './reading';
 
 /** What of a colour a person decides on: less of it is copied from the worker that read it, which is felt in large catches. */

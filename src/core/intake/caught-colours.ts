@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Swatch } from '../brand/document/document';
+import { Swatch } from '../brand/document/palette-shape';
 import { EntityId } from '../brand/document/fields';
 
 /** Colours that a person sends from one of their pages to the others, such as from the phone to the desk. */

@@ -1,6 +1,7 @@
 import { uniqueNames } from '../base/unique-names';
 import { slug } from '../base/words';
-import { emptyBrand, type Brand, type Token } from '../brand/document/document';
+import { emptyBrand, type Brand } from '../brand/document/document';
+import type { Token } from '../brand/document/token-shape';
 import { palettesOf, type Reading } from './reading';
 
 /**

@@ -1,4 +1,4 @@
-import { type PALETTE_KINDS, type PaletteOrigin } from '../brand/document/document';
+import type { PALETTE_KINDS, PaletteOrigin } from '../brand/document/palette-shape';
 import { LIMITS } from '../brand/document/fields';
 import { hexCode, readColour, type ReadColour } from '../colour/read';
 import { problem, type Problem } from '../source/problem';

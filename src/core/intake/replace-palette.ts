@@ -1,6 +1,7 @@
 import { shownKey, readColour } from '../colour/read';
 import type { Step } from '../brand/commands/commands';
-import type { Brand, Palette, Swatch } from '../brand/document/document';
+import type { Brand } from '../brand/document/document';
+import type { Palette, Swatch } from '../brand/document/palette-shape';
 import { usedSwatches } from '../brand/tools/merge-swatches';
 
 /** A colour on its way into a palette. */

@@ -1,5 +1,6 @@
 import { apply } from '../brand/commands/apply';
-import { emptyBrand, type Brand, type Token } from '../brand/document/document';
+import { emptyBrand, type Brand } from '../brand/document/document';
+import type { Token } from '../brand/document/token-shape';
 import { contrastMoves, hasFailed } from './contrast-moves';
 
 const token = (id: string, role: Token['role'], colour: string): Token => ({

@@ -1,4 +1,5 @@
-import type { Brand, Destination } from '../brand/document/document';
+import type { Brand } from '../brand/document/document';
+import type { Destination } from '../brand/document/destination-shape';
 import { chosenTokens } from '../formats/kit/material';
 import { formatById, writeDestination } from '../formats/registry';
 

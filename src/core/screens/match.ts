@@ -1,5 +1,6 @@
 import { slug } from '../base/words';
-import type { Brand, Theme } from '../brand/document/document';
+import type { Brand } from '../brand/document/document';
+import type { Theme } from '../brand/document/theme-shape';
 import { resolveTheme } from '../brand/reading/resolve';
 import { deltaE2000 } from '../colour/difference';
 import { labOf } from '../colour/lab';

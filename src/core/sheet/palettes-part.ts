@@ -1,4 +1,5 @@
-import type { Brand, Palette, Swatch } from '../brand/document/document';
+import type { Brand } from '../brand/document/document';
+import type { Palette, Swatch } from '../brand/document/palette-shape';
 import { paletteWords } from '../brand/reading/palette-notes';
 import { inkText, MOST_APART, type Inks } from '../colour/ink';
 import { notations } from '../colour/notations';

@@ -1,6 +1,6 @@
 import { escapeXml } from '../base/escape-xml';
 import { z } from 'zod';
-import { type Brand } from '../brand/document/document';
+import type { Brand } from '../brand/document/document';
 import { EntityId, LIMITS } from '../brand/document/fields';
 import { oneLine } from '../base/plain-text';
 import type { Content } from './flow';

@@ -1,4 +1,5 @@
-import type { Brand, Theme } from '../brand/document/document';
+import type { Brand } from '../brand/document/document';
+import type { Theme } from '../brand/document/theme-shape';
 import { resolveTheme } from '../brand/reading/resolve';
 import { hexCode } from '../colour/read';
 import { flow, type Block, type Content, type Section } from './flow';

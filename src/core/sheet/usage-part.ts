@@ -1,5 +1,7 @@
 import { assignments, firstSeries, tokensBelow } from '../brand/reading/data-fields';
-import { stateRule, type Brand, type Theme } from '../brand/document/document';
+import { stateRule } from '../brand/document/token-shape';
+import type { Brand } from '../brand/document/document';
+import type { Theme } from '../brand/document/theme-shape';
 import { groupKind } from '../brand/reading/group-kind';
 import { resolveTheme } from '../brand/reading/resolve';
 import { contrastRatio } from '../colour/contrast';

@@ -1,5 +1,5 @@
 import type { HouseSet } from '../brand/tools/house-set';
-import { PALETTE_KINDS, type Palette } from '../brand/document/document';
+import { PALETTE_KINDS, type Palette } from '../brand/document/palette-shape';
 import type { ShelfKind, ShelfPalette } from './shelf-palette';
 import { STARTERS } from './starters';
 

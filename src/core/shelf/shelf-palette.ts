@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Swatch } from '../brand/document/document';
+import { Swatch } from '../brand/document/palette-shape';
 import { EntityId } from '../brand/document/fields';
 
 /** What a palette on the shelf is for: the four that charts and interfaces know, and the depths of game palettes. */

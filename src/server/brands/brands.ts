@@ -1,5 +1,5 @@
 import { QueryTypes, type Transaction } from 'sequelize';
-import { type Brand } from '@/core/brand/document/document';
+import type { Brand } from '@/core/brand/document/document';
 import { EntityId } from '@/core/brand/document/fields';
 import { may, refusalFor, type Deed, type Role } from '@/core/brand/roles';
 import { database } from '../database/database';

@@ -1,7 +1,9 @@
 import type { Transaction } from 'sequelize';
 import { apply } from '@/core/brand/commands/apply';
-import { touchedBy, type Command, type Step } from '@/core/brand/commands/commands';
-import { emptyBrand, KeptBrand, type Brand, type Token } from '@/core/brand/document/document';
+import { touchedBy } from '@/core/brand/commands/table-step';
+import type { Command, Step } from '@/core/brand/commands/commands';
+import { emptyBrand, KeptBrand, type Brand } from '@/core/brand/document/document';
+import type { Token } from '@/core/brand/document/token-shape';
 import { COMMAND_VERSION } from '@/core/brand/document/versions';
 import { bundle, manifestFile, type KeptFiles } from '@/core/release/bundle';
 import type { ReleaseRule, Remark } from '@/core/release/sign-off';

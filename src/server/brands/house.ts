@@ -1,7 +1,7 @@
 import type { HouseHolder, ToldHouseSet } from '@/core/organisation/told';
 import { QueryTypes } from 'sequelize';
 import { z } from 'zod';
-import { Palette } from '@/core/brand/document/document';
+import { Palette } from '@/core/brand/document/palette-shape';
 import { EntityId } from '@/core/brand/document/fields';
 import type { HouseSet } from '@/core/brand/tools/house-set';
 import { STARTING_SET } from '@/core/shelf/house-starters';

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { type Brand } from '@/core/brand/document/document';
+import type { Brand } from '@/core/brand/document/document';
 import { FileHash } from '@/core/brand/document/fields';
 import type { KeptFiles } from '@/core/release/bundle';
 import { database } from '../database/database';

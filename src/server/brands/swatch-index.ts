@@ -1,5 +1,6 @@
 import { QueryTypes, type Transaction } from 'sequelize';
-import type { Brand, Palette, Swatch } from '@/core/brand/document/document';
+import type { Brand } from '@/core/brand/document/document';
+import type { Palette, Swatch } from '@/core/brand/document/palette-shape';
 import { labD65 } from '@/core/colour/lab';
 import { readColour } from '@/core/colour/read';
 import { listed } from './brand-lists';

@@ -1,6 +1,7 @@
 import type { CreationOptional, InferAttributes, InferCreationAttributes, Model } from 'sequelize';
 import type { Command } from '@/core/brand/commands/commands';
-import type { Brand, Palette } from '@/core/brand/document/document';
+import type { Brand } from '@/core/brand/document/document';
+import type { Palette } from '@/core/brand/document/palette-shape';
 import type { Role } from '@/core/brand/roles';
 import type { ManifestEntry } from '@/core/release/bundle';
 import type { ReleaseRule, Remark, SignOff } from '@/core/release/sign-off';

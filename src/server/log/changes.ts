@@ -1,7 +1,8 @@
 import { setImmediate as nextTurn } from 'node:timers/promises';
 import { Op, type InferCreationAttributes, type Optional } from 'sequelize';
 import { apply } from '@/core/brand/commands/apply';
-import { keptCommand, touchedBy, type Command } from '@/core/brand/commands/commands';
+import { keptCommand, type Command } from '@/core/brand/commands/commands';
+import { touchedBy } from '@/core/brand/commands/table-step';
 import type { Brand } from '@/core/brand/document/document';
 import type { ToldChange } from '@/core/brand/commands/told-change';
 import { COMMAND_VERSION } from '@/core/brand/document/versions';

@@ -1,7 +1,7 @@
 import { LRUCache } from 'lru-cache';
 import { z } from 'zod';
 import { slug } from '@/core/base/words';
-import { type Brand } from '@/core/brand/document/document';
+import type { Brand } from '@/core/brand/document/document';
 import { LIMITS } from '@/core/brand/document/fields';
 import { readColour } from '@/core/colour/read';
 import { pictureSize } from '@/core/image/size';

@@ -1,4 +1,4 @@
-import type { PaletteOrigin } from '@/core/brand/document/document';
+import type { PaletteOrigin } from '@/core/brand/document/palette-shape';
 import { tidyName } from '@/core/intake/reading';
 import { useCatch } from '@/ui/store/catch-store';
 import { tell } from '@/ui/notices';

@@ -1,4 +1,4 @@
-import type { Palette } from '@/core/brand/document/document';
+import type { Palette } from '@/core/brand/document/palette-shape';
 import type { Fate, ReplacedRow } from '@/core/intake/replace-palette';
 import { deltaE2000 } from '@/core/colour/difference';
 import { readColour } from '@/core/colour/read';

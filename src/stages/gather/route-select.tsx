@@ -1,6 +1,6 @@
 import { NativeSelect } from '@chakra-ui/react';
 import type { Route } from '@/core/intake/bring-in';
-import type { Palette } from '@/core/brand/document/document';
+import type { Palette } from '@/core/brand/document/palette-shape';
 
 const VARIOUS = 'various';
 

@@ -1,7 +1,7 @@
 import { Button, Input, NativeSelect } from '@chakra-ui/react';
 import { useState } from 'react';
 import type { Route } from '@/core/intake/bring-in';
-import { PALETTE_KINDS, type Palette } from '@/core/brand/document/document';
+import { PALETTE_KINDS, type Palette } from '@/core/brand/document/palette-shape';
 import { useBrand, useMayEdit } from '@/ui/store/brand-context';
 import { useCatch } from '@/ui/store/catch-store';
 import { keepPicture } from './keep-picture';

@@ -3,7 +3,7 @@ import { STARTERS } from '@/core/shelf/starters';
 import { Button, Input } from '@chakra-ui/react';
 import { useQueryClient } from '@tanstack/react-query';
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import type { Palette } from '@/core/brand/document/document';
+import type { Palette } from '@/core/brand/document/palette-shape';
 import { swatchesOf } from '@/core/brand/reading/resolve';
 import { inkOn } from '@/core/colour/contrast';
 import { readColour } from '@/core/colour/read';

@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { bringIn, type Arrival, type BroughtIn, type Route } from '@/core/intake/bring-in';
-import type { Brand, Palette, PaletteOrigin } from '@/core/brand/document/document';
+import type { Brand } from '@/core/brand/document/document';
+import type { Palette, PaletteOrigin } from '@/core/brand/document/palette-shape';
 import { newId } from '@/core/brand/document/identity';
 import { useBrand } from '@/ui/store/brand-context';
 import { useCatch, type CatchLine } from '@/ui/store/catch-store';

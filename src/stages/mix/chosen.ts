@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import type { Palette, Swatch } from '@/core/brand/document/document';
+import type { Palette, Swatch } from '@/core/brand/document/palette-shape';
 import type { Selection } from '@/ui/store/brand-state';
 import { useBrand } from '@/ui/store/brand-context';
 

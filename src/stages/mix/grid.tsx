@@ -16,7 +16,7 @@ import { rectSortingStrategy, SortableContext, sortableKeyboardCoordinates } fro
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { ChevronDown, ChevronUp, GripVertical, X } from 'lucide-react';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent, type MouseEvent } from 'react';
-import type { Palette, Swatch } from '@/core/brand/document/document';
+import type { Palette, Swatch } from '@/core/brand/document/palette-shape';
 import { useBrand, useBrandStore, useMayEdit } from '@/ui/store/brand-context';
 import { CommitInput } from '@/ui/commit-input';
 import { ribbon } from '@/ui/ribbon';

@@ -2,7 +2,7 @@
 
 import { Button, NativeSelect } from '@chakra-ui/react';
 import { useState } from 'react';
-import { PALETTE_KINDS, type Palette } from '@/core/brand/document/document';
+import { PALETTE_KINDS, type Palette } from '@/core/brand/document/palette-shape';
 import { useBrand, useMayEdit } from '@/ui/store/brand-context';
 import { CommitInput } from '@/ui/commit-input';
 import { Empty } from '@/ui/empty';

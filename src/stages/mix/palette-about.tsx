@@ -1,6 +1,6 @@
 import { Field, Input, Textarea } from '@chakra-ui/react';
 import { useState } from 'react';
-import { PaletteMaker, type Palette } from '@/core/brand/document/document';
+import { PaletteMaker, type Palette } from '@/core/brand/document/palette-shape';
 import { LIMITS } from '@/core/brand/document/fields';
 import { useBrand } from '@/ui/store/brand-context';
 import css from './mix.module.css';

@@ -3,7 +3,7 @@ import { paletteFileName, serialisePalette } from '@/core/brand/document/palette
 import { Button, Menu, Portal } from '@chakra-ui/react';
 import { ChevronDown } from 'lucide-react';
 import { useRef, useState } from 'react';
-import type { Palette } from '@/core/brand/document/document';
+import type { Palette } from '@/core/brand/document/palette-shape';
 import { newId } from '@/core/brand/document/identity';
 import { useBrand, useMayEdit } from '@/ui/store/brand-context';
 import { download } from '@/ui/download';

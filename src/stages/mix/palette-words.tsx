@@ -1,4 +1,4 @@
-import type { Palette, PaletteSource } from '@/core/brand/document/document';
+import type { Palette, PaletteSource } from '@/core/brand/document/palette-shape';
 import { useBrand } from '@/ui/store/brand-context';
 import { useWantedPicture } from '@/ui/wanted-picture';
 import { useGoTo } from '@/ui/stage-link';

@@ -1,4 +1,5 @@
-import { type Brand, emptyBrand, type Palette, serialiseBrand, type Swatch } from '@/core/brand/document/document';
+import { type Brand, emptyBrand, serialiseBrand } from '@/core/brand/document/document';
+import type { Palette, Swatch } from '@/core/brand/document/palette-shape';
 import fc from 'fast-check';
 import { apply } from '@/core/brand/commands/apply';
 import { Command } from '@/core/brand/commands/commands';

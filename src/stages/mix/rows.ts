@@ -1,5 +1,5 @@
 import type { Command, Step } from '@/core/brand/commands/commands';
-import { type Palette, type Swatch } from '@/core/brand/document/document';
+import type { Palette, Swatch } from '@/core/brand/document/palette-shape';
 import { LIMITS } from '@/core/brand/document/fields';
 import { newId } from '@/core/brand/document/identity';
 

@@ -1,7 +1,7 @@
 import { adjust, BRIGHTNESS_STEP, NO_ADJUSTMENT } from '@/core/palette/adjust';
 import { Button } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
-import type { Palette, Swatch } from '@/core/brand/document/document';
+import type { Palette, Swatch } from '@/core/brand/document/palette-shape';
 import { tokensUsing } from '@/core/brand/reading/resolve';
 import { useBrandStore, useMayEdit } from '@/ui/store/brand-context';
 import { MIX_KEYS } from '@/ui/keys/keys';

@@ -1,7 +1,7 @@
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { memo, useLayoutEffect, useRef, type MouseEvent } from 'react';
-import type { Swatch } from '@/core/brand/document/document';
+import type { Swatch } from '@/core/brand/document/palette-shape';
 import { swatchesOf } from '@/core/brand/reading/resolve';
 import { inkOn } from '@/core/colour/contrast';
 import { readColour } from '@/core/colour/read';

@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import type { Swatch } from '@/core/brand/document/document';
+import type { Swatch } from '@/core/brand/document/palette-shape';
 import { plainTitle } from '@/core/colour/plain-name';
 import { readColour } from '@/core/colour/read';
 import { useBrand, useMayEdit } from '@/ui/store/brand-context';

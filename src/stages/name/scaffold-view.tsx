@@ -1,6 +1,6 @@
 import { Button } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import { stateRule, type StateRule, type Token } from '@/core/brand/document/document';
+import { stateRule, type StateRule, type Token } from '@/core/brand/document/token-shape';
 import { newId } from '@/core/brand/document/identity';
 import { fillScaffold, type Guess } from '@/core/brand/tools/scaffold';
 import { SCAFFOLDS, type Scaffold } from '@/core/brand/tools/scaffolds';

@@ -1,4 +1,4 @@
-import { type Naming, NAMINGS } from '@/core/brand/document/document';
+import { type Naming, NAMINGS } from '@/core/brand/document/brand-shape';
 import { Button, Dialog, Portal } from '@chakra-ui/react';
 import { useState } from 'react';
 import { resolveTheme, swatchesOf } from '@/core/brand/reading/resolve';

@@ -1,5 +1,5 @@
 import { useId, useMemo } from 'react';
-import type { Destination } from '@/core/brand/document/document';
+import type { Destination } from '@/core/brand/document/destination-shape';
 import type { Format } from '@/core/formats/kit/format';
 import { optionKinds } from '@/core/formats/kit/option-kinds';
 import { useBrand } from '@/ui/store/brand-context';

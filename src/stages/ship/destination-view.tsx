@@ -1,6 +1,6 @@
 import { Button, Tabs } from '@chakra-ui/react';
 import { useState, type ReactNode } from 'react';
-import type { Destination } from '@/core/brand/document/document';
+import type { Destination } from '@/core/brand/document/destination-shape';
 import { RELOADS } from '@/core/formats/kit/format';
 import { optionKinds } from '@/core/formats/kit/option-kinds';
 import { formatById } from '@/core/formats/registry';

@@ -2,7 +2,7 @@
 
 import { Button } from '@chakra-ui/react';
 import { useState } from 'react';
-import type { Destination } from '@/core/brand/document/document';
+import type { Destination } from '@/core/brand/document/destination-shape';
 import { newId } from '@/core/brand/document/identity';
 import { formatById } from '@/core/formats/registry';
 import { useBrand, useMayEdit } from '@/ui/store/brand-context';

@@ -1,5 +1,5 @@
 import { useDeferredValue, useMemo } from 'react';
-import type { Destination } from '@/core/brand/document/document';
+import type { Destination } from '@/core/brand/document/destination-shape';
 import type { Written } from '@/core/formats/kit/format';
 import { writeDestination } from '@/core/formats/registry';
 import { useBrand } from '@/ui/store/brand-context';

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { Destination } from '@/core/brand/document/document';
+import type { Destination } from '@/core/brand/document/destination-shape';
 import type { Sizes, Weight, WeightPart } from '@/core/release/weight';
 import { useBrand } from '@/ui/store/brand-context';
 import { request } from '@/ui/asked/request';

@@ -3,7 +3,7 @@
 import { Input } from '@chakra-ui/react';
 import { useDraggable } from '@dnd-kit/core';
 import { memo, useCallback, useMemo, useState, type PointerEvent, type ReactNode } from 'react';
-import { type Palette, PALETTE_KINDS } from '@/core/brand/document/document';
+import { type Palette, PALETTE_KINDS } from '@/core/brand/document/palette-shape';
 import { useBrand, useBrandStore, useMayEdit } from '../store/brand-context';
 import type { Dragged, DraggedData } from '../dragged';
 import { useGoTo } from '../stage-link';

@@ -1,4 +1,4 @@
-import type { Palette } from '@/core/brand/document/document';
+import type { Palette } from '@/core/brand/document/palette-shape';
 import { newId } from '@/core/brand/document/identity';
 import { useBrand } from '../store/brand-context';
 import { useGoTo } from '../stage-link';

@@ -1,6 +1,7 @@
 import type { CSSProperties } from 'react';
 import type { Dress } from '@/core/brand/reading/component-tokens';
-import { TOKEN_STATES, type Brand, type Token } from '@/core/brand/document/document';
+import { TOKEN_STATES, type Token } from '@/core/brand/document/token-shape';
+import type { Brand } from '@/core/brand/document/document';
 import { resolveTheme } from '@/core/brand/reading/resolve';
 import { inkOn } from '@/core/colour/contrast';
 import { eightDigits } from '@/core/colour/integers';

@@ -1,7 +1,8 @@
 import { Tabs } from '@chakra-ui/react';
 import { memo, useId, type CSSProperties } from 'react';
 import { componentTokens } from '@/core/brand/reading/component-tokens';
-import { TOKEN_STATES, type Brand, type Token } from '@/core/brand/document/document';
+import { TOKEN_STATES, type Token } from '@/core/brand/document/token-shape';
+import type { Brand } from '@/core/brand/document/document';
 import type { TintGroup, Tints } from '@/core/brand/tools/tint-tokens';
 import { asItIs, partOf, sheetColours, type See } from './colours';
 import { GroupedList } from './grouped-list';

@@ -1,7 +1,7 @@
 'use client';
 
 import { memo } from 'react';
-import type { Swatch } from '@/core/brand/document/document';
+import type { Swatch } from '@/core/brand/document/palette-shape';
 import { closestPairs } from '@/core/findings/closest';
 import { readColour } from '@/core/colour/read';
 import css from './plots.module.css';

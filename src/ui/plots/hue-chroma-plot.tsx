@@ -2,7 +2,7 @@
 
 import { memo, type PointerEvent } from 'react';
 import { readColour, type ReadColour } from '@/core/colour/read';
-import type { Swatch } from '@/core/brand/document/document';
+import type { Swatch } from '@/core/brand/document/palette-shape';
 import type { Command } from '@/core/brand/commands/commands';
 import { oklchText } from '@/core/colour/notations';
 import { useBrandStore, useLiveSwatch, useMayEdit } from '../store/brand-context';

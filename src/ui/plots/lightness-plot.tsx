@@ -3,7 +3,7 @@
 import { memo, useCallback } from 'react';
 import { Bar, BarChart, ReferenceLine, XAxis, YAxis } from 'recharts';
 import { readColour, type ReadColour } from '@/core/colour/read';
-import type { Swatch } from '@/core/brand/document/document';
+import type { Swatch } from '@/core/brand/document/palette-shape';
 import { useLiveSwatch } from '../store/brand-context';
 import { Painted, PAINTED_FROM } from './painted';
 import css from './plots.module.css';

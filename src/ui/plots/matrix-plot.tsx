@@ -1,7 +1,7 @@
 'use client';
 
 import { memo, useMemo, useState } from 'react';
-import type { Swatch } from '@/core/brand/document/document';
+import type { Swatch } from '@/core/brand/document/palette-shape';
 import { differences } from '@/core/colour/difference';
 import { labOf } from '@/core/colour/lab';
 import { readColour } from '@/core/colour/read';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useRef } from 'react';
-import type { Swatch } from '@/core/brand/document/document';
+import type { Swatch } from '@/core/brand/document/palette-shape';
 import { swatchesOf } from '@/core/brand/reading/resolve';
 import { readColour, type ReadColour } from '@/core/colour/read';
 import { useBrandStore } from '../store/brand-context';

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import type { Palette } from '@/core/brand/document/document';
+import type { Palette } from '@/core/brand/document/palette-shape';
 import { tokensUsing } from '@/core/brand/reading/resolve';
 import { readColour } from '@/core/colour/read';
 import { closestPairs } from '@/core/findings/closest';

@@ -1,6 +1,6 @@
 import { resolveTheme, swatchesOf, tokensUsing } from '@/core/brand/reading/resolve';
 import { memo, useEffect, useMemo, useState } from 'react';
-import type { Swatch } from '@/core/brand/document/document';
+import type { Swatch } from '@/core/brand/document/palette-shape';
 import { plainName } from '@/core/colour/plain-name';
 import { notations } from '@/core/colour/notations';
 import { contrastRatio, flatten } from '@/core/colour/contrast';

@@ -1,6 +1,6 @@
 import { NativeSelect, Textarea } from '@chakra-ui/react';
 import type { Step } from '@/core/brand/commands/commands';
-import { TOKEN_ROLES, type Token } from '@/core/brand/document/document';
+import { TOKEN_ROLES, type Token } from '@/core/brand/document/token-shape';
 import { groundsByName } from '@/core/brand/reading/grounds';
 import { resolveTheme, tokensOf, trailOf } from '@/core/brand/reading/resolve';
 import { renameTokens } from '@/core/brand/tools/rename-tokens';

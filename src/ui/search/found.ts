@@ -1,4 +1,5 @@
-import type { Brand, Palette, Swatch } from '@/core/brand/document/document';
+import type { Brand } from '@/core/brand/document/document';
+import type { Palette, Swatch } from '@/core/brand/document/palette-shape';
 import { resolveTheme } from '@/core/brand/reading/resolve';
 import { sought } from '@/core/colour/asked';
 import { ciede2000 } from '@/core/colour/difference';

@@ -3,7 +3,7 @@
 import { createContext, use, useEffect, useState, type ReactNode } from 'react';
 import { useStore } from 'zustand';
 import { useShallow } from 'zustand/react/shallow';
-import type { Swatch } from '@/core/brand/document/document';
+import type { Swatch } from '@/core/brand/document/palette-shape';
 import { swatchesOf } from '@/core/brand/reading/resolve';
 import { may } from '@/core/brand/roles';
 import { type BrandState, type BrandStore, type Opening } from './brand-state';

@@ -1,4 +1,4 @@
-import { type Command } from '@/core/brand/commands/commands';
+import type { Command } from '@/core/brand/commands/commands';
 import { colour, hear, kept, page, server, settle, told } from '../../../tests/page-of-brand';
 import { Disk, Stream } from '../../../tests/page-surroundings';
 

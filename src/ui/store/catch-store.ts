@@ -3,7 +3,7 @@ import type { Problem } from '@/core/source/problem';
 import { create } from 'zustand';
 import { createJSONStorage, persist } from 'zustand/middleware';
 import type { Route } from '@/core/intake/bring-in';
-import type { PaletteOrigin } from '@/core/brand/document/document';
+import type { PaletteOrigin } from '@/core/brand/document/palette-shape';
 import type { Earlier, IntakeLine } from '@/core/intake/catch';
 import { tell } from '../notices';
 

@@ -1,4 +1,5 @@
-import type { Brand, TokenValue } from '@/core/brand/document/document';
+import type { Brand } from '@/core/brand/document/document';
+import type { TokenValue } from '@/core/brand/document/token-shape';
 import { readColour, type ReadColour } from '@/core/colour/read';
 import { resolveTheme } from '@/core/brand/reading/resolve';
 

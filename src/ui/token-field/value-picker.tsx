@@ -1,6 +1,6 @@
 import { Combobox, createListCollection, Portal } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import type { TokenValue } from '@/core/brand/document/document';
+import type { TokenValue } from '@/core/brand/document/token-shape';
 import { useBrand } from '../store/brand-context';
 import { valueOptions } from './value-options';
 import css from './token-field.module.css';

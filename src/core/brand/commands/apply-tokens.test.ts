@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { apply } from './apply';
 import type { Step } from './commands';
-import { Brand, type StateRule } from '../document/document';
+import { Brand } from '../document/document';
+import type { StateRule } from '../document/token-shape';
 
 const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));
 const run = (...steps: Step[]) => apply(demo, { label: 'x', steps });

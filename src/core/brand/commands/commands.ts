@@ -1,8 +1,14 @@
 import { z } from 'zod';
 import { isStorable, UNSTORABLE } from '../../base/storable';
 import { Acceptance } from '../document/acceptance-shape';
+import { BrandDifference } from '../document/difference';
 import { Art } from '../document/art-shape';
-import { Brand, DataField, Destination, Palette, Swatch, Theme, Token, TokenValue } from '../document/document';
+import { Brand } from '../document/document';
+import { DataField } from '../document/data-shape';
+import { Destination } from '../document/destination-shape';
+import { Palette, Swatch } from '../document/palette-shape';
+import { Theme } from '../document/theme-shape';
+import { Token, TokenValue } from '../document/token-shape';
 import { EntityId, LIMITS } from '../document/fields';
 import { BankBinding, Binding, Graft, SlotKey } from '../document/graft-shape';
 import { COMMAND_UPGRADES, upgraded } from '../document/versions';
@@ -32,6 +38,8 @@ const BrandEdit = z.strictObject({
     }),
   ),
 });
+/** Makes a brand what it was in another state of it. */
+const BrandRestore = z.strictObject({ do: z.literal('brand.restore'), difference: BrandDifference });
 const PaletteAdd = z.strictObject({ do: z.literal('palette.add'), palette: Palette, before });
 const PaletteEdit = z.strictObject({
   do: z.literal('palette.edit'),
@@ -129,6 +137,7 @@ const FieldRemove = z.strictObject({ do: z.literal('field.remove'), id: EntityId
 /** One reversible edit that cannot be divided. */
 export const Step = z.discriminatedUnion('do', [
   BrandEdit,
+  BrandRestore,
   PaletteAdd,
   PaletteEdit,
   PaletteRemove,
@@ -174,28 +183,18 @@ export const Command = z.strictObject({
 export type Command = z.infer<typeof Command>;
 
 /**
+ * A command of this page as the server will read it: checked, texts trimmed, what is undefined left out. What comes of it here is what comes of it there.
+ * @returns the command, or the sentence that refuses it
+ */
+export function readyToSend(command: Command): Command | string {
+  const parsed = Command.safeParse(JSON.parse(JSON.stringify(command)));
+  return parsed.success ? parsed.data : parsed.error.issues[0]!.message;
+}
+
+/**
  * A command as it was kept or sent, by this version or an earlier one.
  * @param error says what is wrong where the schema has no sentence for it; Zod does without
  */
 export function keptCommand(data: unknown, version: number, error?: z.core.$ZodErrorMap): z.ZodSafeParseResult<Command> {
   return Command.safeParse(upgraded(data, version, COMMAND_UPGRADES), error && { error });
-}
-
-/** Ids of everything a command adds, changes or removes, without repeats: what the history is searched by. */
-export function touchedBy(command: Command): string[] {
-  const touched = new Set<string>();
-  for (const step of command.steps) {
-    if ('ids' in step) step.ids.forEach((id) => touched.add(id));
-    else if ('id' in step) touched.add(step.id);
-    else if (step.do === 'swatch.add') step.swatches.forEach((swatch) => touched.add(swatch.id));
-    else if (step.do === 'token.add') step.tokens.forEach((token) => touched.add(token.id));
-    else if (step.do === 'palette.add') touched.add(step.palette.id);
-    else if (step.do === 'theme.add') touched.add(step.theme.id);
-    else if (step.do === 'destination.add') touched.add(step.destination.id);
-    else if (step.do === 'graft.add') touched.add(step.graft.id);
-    else if (step.do === 'art.add') touched.add(step.art.id);
-    else if (step.do === 'finding.accept') touched.add(step.acceptance.id);
-    else if (step.do === 'field.add') touched.add(step.field.id);
-  }
-  return [...touched];
 }

@@ -1,8 +1,11 @@
 /** What a brand does not take, and the sentence it says: in commands and in files. */
 import { changedToken, fewTokens } from '../../../../tests/few-tokens';
 import { apply } from './apply';
-import { touchedBy, type Command, type Step } from './commands';
-import { Brand, ringWords, type Token } from '../document/document';
+import { touchedBy } from './table-step';
+import type { Command, Step } from './commands';
+import { Brand } from '../document/document';
+import { ringWords } from '../document/circles';
+import type { Token } from '../document/token-shape';
 import { LIMITS } from '../document/fields';
 
 const swatch = (id: string, value = '#111111') => ({ id, name: `Swatch ${id}`, value, locked: false });
@@ -245,7 +248,11 @@ test('a brand file with loose ends says each and where', () => {
     destinations: [{ ...small.destinations[0]!, id: 'one' }],
     fields: [{ ...small.fields[0]!, id: 'day', values: [{ text: 'x', token: 'gone' }] }],
     tokens: [
-      token('one', { path: 'same', values: { day: { swatch: 'gone' }, night: { token: 'gone' }, dusk: { colour: '#fff' } } }),
+      token('one', {
+        path: 'same',
+        on: ['gone'],
+        values: { day: { swatch: 'gone' }, night: { token: 'gone' }, dusk: { colour: '#fff' } },
+      }),
       token('two', { path: 'same', rule: { ...rule, text: 'gone' }, deprecated: { note: '', use: 'gone' } }),
     ],
   };
@@ -253,15 +260,16 @@ test('a brand file with loose ends says each and where', () => {
   expect(issues).toEqual([
     'custom palettes.0.swatches.1: The id a is used twice.',
     'custom themes.2: The id p is used twice.',
-    'custom tokens.0: The id one is used twice.',
-    'custom tokens.1.path: The token path same is used twice.',
-    'custom tokens.0.values.day: same points at a swatch that is not there.',
-    'custom tokens.0.values.night: This points at a token that is not there.',
-    'custom tokens.0.values.dusk: same has a value for a theme that is not there.',
-    'custom tokens.1.rule: This points at a token that is not there.',
-    'custom tokens.1.deprecated.use: This points at a token that is not there.',
+    'custom destinations.0: The id one is used twice.',
     'custom fields.0: The id day is used twice.',
-    'custom fields.0.values.0.token: This points at a token that is not there.',
+    'custom tokens.1.path: The token path same is used twice.',
+    'custom tokens.0.on.0: same points at a token that is not there.',
+    'custom tokens.0.values.day: same points at a swatch that is not there.',
+    'custom tokens.0.values.night: same points at a token that is not there.',
+    'custom tokens.0.values.dusk: same has a value for a theme that is not there.',
+    'custom tokens.1.rule: same points at a token that is not there.',
+    'custom tokens.1.deprecated.use: same points at a token that is not there.',
+    'custom fields.0.values.0.token: Route points at a token that is not there.',
     // Once for each theme.
     ...Array(3).fill('custom tokens: These tokens point at each other in a circle: same → same.'),
   ]);

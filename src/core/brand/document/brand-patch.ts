@@ -1,4 +1,5 @@
-import type { Brand, Palette } from './document';
+import type { Brand } from './document';
+import type { Palette } from './palette-shape';
 
 /**
  * What makes one state of a brand of another, for a worker that has the other: an edit of one swatch is a few hundred bytes, where the whole

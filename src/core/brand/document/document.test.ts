@@ -10,7 +10,7 @@ test('a brand file: keys in the order of the schema, values in that of the theme
   const text = serialiseBrand({ ...shuffled, themes: brand.themes });
   expect(text).toBe(serialiseBrand(brand));
   expect(
-    text.startsWith('{\n  "format": "breakwater-brand",\n  "version": 7,\n  "id": "b",\n  "name": "Few",\n  "palettes": []'),
+    text.startsWith('{\n  "format": "breakwater-brand",\n  "version": 8,\n  "id": "b",\n  "name": "Few",\n  "palettes": []'),
   ).toBe(true);
   expect(text.indexOf('"day": {')).toBeLessThan(text.indexOf('"night": {'));
   expect(text.endsWith('}\n')).toBe(true);

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { insertBefore, replaced, runsOf, without } from './lists';
+import { insertBefore, stretches, withoutIds } from './lists';
 
 const list = (ids: number[]) => ids.map((id) => ({ id: `e${id}` }));
 const lists = fc.uniqueArray(fc.nat(40), { maxLength: 20 }).map(list);
@@ -9,19 +9,19 @@ test('what is taken out in runs goes back to where it was, whatever was chosen',
   fc.assert(
     fc.property(lists, choice, (entities, chosen) => {
       const ids = new Set(entities.filter(() => chosen.next().value).map(({ id }) => id));
-      const rest = without(entities, ids);
-      const back = runsOf(entities, ids).reduce((current, run) => insertBefore(current, run.items, run.before), rest);
+      const rest = withoutIds(entities, ids);
+      const back = stretches(entities, ids).reduce((current, run) => insertBefore(current, run.items, run.before), rest);
       expect(back).toEqual(entities);
     }),
   );
 });
 
 test('runs are neighbours: no fewer of them would do', () => {
-  expect(runsOf(list([1, 2, 3, 4, 5]), new Set(['e1', 'e2', 'e4']))).toEqual([
+  expect(stretches(list([1, 2, 3, 4, 5]), new Set(['e1', 'e2', 'e4']))).toEqual([
     { items: list([4]), before: 'e5' },
     { items: list([1, 2]), before: 'e3' },
   ]);
-  expect(runsOf(list([1, 2]), new Set(['e2']))).toEqual([{ items: list([2]), before: null }]);
+  expect(stretches(list([1, 2]), new Set(['e2']))).toEqual([{ items: list([2]), before: null }]);
 });
 
 test('a neighbour that is gone means the end', () => {
@@ -33,7 +33,6 @@ test('a neighbour that is gone means the end', () => {
 test('lists given are never touched', () => {
   const given = Object.freeze(list([1, 2, 3])) as { id: string }[];
   insertBefore(given, list([4]), 'e2');
-  without(given, new Set(['e1']));
-  replaced(given, { id: 'e2' });
+  withoutIds(given, new Set(['e1']));
   expect(given).toEqual(list([1, 2, 3]));
 });

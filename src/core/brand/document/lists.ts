@@ -11,26 +11,22 @@ export function insertBefore<T extends Entity>(list: readonly T[], items: readon
   return [...list.slice(0, at), ...items, ...list.slice(at)];
 }
 
-export function without<T extends Entity>(list: readonly T[], ids: ReadonlySet<string>): T[] {
+export function withoutIds<T extends Entity>(list: readonly T[], ids: ReadonlySet<string>): T[] {
   return list.filter((entity) => !ids.has(entity.id));
 }
 
-export function replaced<T extends Entity>(list: readonly T[], next: T): T[] {
-  return list.map((entity) => (entity.id === next.id ? next : entity));
-}
-
 /** A stretch of neighbours taken from a list, and the id that followed it there (null at the end). */
-export interface Run<T> {
+export interface Stretch<T> {
   readonly items: T[];
   readonly before: string | null;
 }
 
 /**
- * The chosen entities as runs of neighbours, last run first: put back in this order with `insertBefore`, each
+ * The chosen entities as stretches of neighbours, the last first: put back in this order with `insertBefore`, each
  * finds the neighbour it stood before, and the list is what it was.
  */
-export function runsOf<T extends Entity>(list: readonly T[], ids: ReadonlySet<string>): Run<T>[] {
-  const runs: Run<T>[] = [];
+export function stretches<T extends Entity>(list: readonly T[], ids: ReadonlySet<string>): Stretch<T>[] {
+  const found: Stretch<T>[] = [];
   let items: T[] = [];
   let before: string | null = null;
   for (let at = list.length - 1; at >= 0; at--) {
@@ -38,11 +34,11 @@ export function runsOf<T extends Entity>(list: readonly T[], ids: ReadonlySet<st
     if (ids.has(entity.id)) {
       items.unshift(entity);
     } else {
-      if (items.length > 0) runs.push({ items, before });
+      if (items.length > 0) found.push({ items, before });
       items = [];
       before = entity.id;
     }
   }
-  if (items.length > 0) runs.push({ items, before });
-  return runs;
+  if (items.length > 0) found.push({ items, before });
+  return found;
 }

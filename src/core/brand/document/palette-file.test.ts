@@ -1,4 +1,4 @@
-import type { Palette } from './document';
+import type { Palette } from './palette-shape';
 import { PaletteFile, paletteFileName, serialisePalette } from './palette-file';
 
 test('a palette is handed on without ids and notes of settling, and the same one is the same bytes', () => {

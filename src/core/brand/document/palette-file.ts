@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { slug } from '../../base/words';
-import { Palette, Swatch } from './document';
+import { Palette, Swatch } from './palette-shape';
 import { upgraded } from './versions';
 
 /** One palette whole, as it can be handed on: its colours as they were authored, their names, rows and locks, and its maker. */

@@ -1,7 +1,7 @@
 /** The shape a brand document has now. Whoever changes it adds a version, and below what makes the new shape of the old. */
-export const BRAND_VERSION = 7;
+export const BRAND_VERSION = 8;
 /** The shape commands have now, counted likewise. */
-export const COMMAND_VERSION = 6;
+export const COMMAND_VERSION = 7;
 
 type Data = Readonly<Record<string, unknown>>;
 type Upgrade = (data: Data) => Record<string, unknown>;
@@ -16,6 +16,8 @@ export const BRAND_UPGRADES: Readonly<Record<number, Upgrade>> = {
   5: (brand) => ({ ...brand, version: 6 }),
   // A brand may note how it stands to the house set.
   6: (brand) => ({ ...brand, version: 7 }),
+  // A token could be set on one that was gone.
+  7: (brand) => ({ ...brand, tokens: withoutLost(brand.tokens), version: 8 }),
 };
 export const COMMAND_UPGRADES: Readonly<Record<number, Upgrade>> = {
   1: (command) => ({
@@ -29,6 +31,7 @@ export const COMMAND_UPGRADES: Readonly<Record<number, Upgrade>> = {
   3: (command) => command,
   4: (command) => command,
   5: (command) => command,
+  6: (command) => command,
 };
 
 /** Who made a palette once stood with its source; a file of nobody said “nobody named”. */
@@ -36,6 +39,14 @@ function withMaker(palette: Data): Data {
   const { maker, ...source } = (palette.source ?? {}) as Data;
   if (maker === undefined) return palette;
   return { ...palette, ...(maker !== 'nobody named' && { maker: { name: maker } }), source };
+}
+
+function withoutLost(tokens: unknown): unknown[] {
+  const ids = new Set<unknown>();
+  each(tokens, (token) => (ids.add(token.id), token));
+  return each(tokens, (token) =>
+    Array.isArray(token.on) ? { ...token, on: token.on.filter((id) => ids.has(id)) } : { ...token },
+  );
 }
 
 /** A list with each object in it changed; what is no list, or no object, is left for the schema to refuse. */

@@ -1,11 +1,12 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { changedToken, fewTokens } from '../../../../tests/few-tokens';
+import { partOfDemo } from '../../../../tests/part-of-demo';
 import { anyCommand, runAll } from '../../../../tests/random-commands';
 import { apply } from '../commands/apply';
 import type { Step } from '../commands/commands';
 import { compareBrands } from './compare';
-import { Brand } from '../document/document';
+import { Brand, serialiseBrand } from '../document/document';
 
 const demo = Brand.parse(JSON.parse(readFileSync('demo/quillhaven.breakwater.json', 'utf8')));
 
@@ -57,11 +58,45 @@ test('before the first release everything is new', () => {
   expect(differences).toHaveLength(1 + 6 + 58 + 4 + 159 + 8 + 2 + 2);
 });
 
+test('there is no difference only between two that are the same, in whatever they were changed', () => {
+  const some = fc.array(anyCommand, { maxLength: 6 });
+  fc.assert(
+    fc.property(some, some, (first, second) => {
+      const then = runAll(partOfDemo, first).brand;
+      const now = runAll(then, second).brand;
+      const differences = compareBrands(then, now);
+      expect(differences.length === 0).toBe(serialiseBrand(then) === serialiseBrand(now));
+      expect(new Set(differences.map(({ id }) => id)).size).toBe(differences.length);
+    }),
+    { numRuns: 150 },
+  );
+});
+
+test('another first theme is told with what it does to files, also when one came before it or the first has gone', () => {
+  const root = (...steps: Step[]) => compareBrands(demo, after(...steps)).find(({ id }) => id === 'order.theme');
+  expect(root({ do: 'theme.move', id: 'day', before: 'night' })).toMatchObject({
+    kind: 'reordered',
+    what: 'theme',
+    name: 'Dusk, Day, Night bridge, High contrast',
+    was: 'Day, Dusk, Night bridge, High contrast',
+    effect: ':root of style sheets is now Dusk, no longer Day, and so are files of one theme.',
+  });
+  expect(root({ do: 'theme.add', theme: { id: 'dawn', name: 'Dawn' }, before: 'day', values: {} })?.effect).toContain('Dawn');
+  expect(root({ do: 'theme.remove', id: 'day' })?.effect).toContain('now Dusk');
+  expect(root({ do: 'theme.remove', id: 'dusk' })).toBeUndefined();
+});
+
 test('both directions find the same things, with added and removed exchanged', () => {
   fc.assert(
     fc.property(fc.array(anyCommand, { maxLength: 12 }), (picks) => {
       const { brand } = runAll(demo, picks);
-      const exchange = { added: 'removed', removed: 'added', changed: 'changed', renamed: 'renamed' } as const;
+      const exchange = {
+        added: 'removed',
+        removed: 'added',
+        changed: 'changed',
+        renamed: 'renamed',
+        reordered: 'reordered',
+      } as const;
       const there = compareBrands(demo, brand).map(({ id, kind }) => `${id} ${kind}`);
       const back = compareBrands(brand, demo).map(({ id, kind }) => `${id} ${exchange[kind]}`);
       expect(there.sort()).toEqual(back.sort());

@@ -1,74 +1,31 @@
 import { readColour } from '../../colour/read';
-import { canonical } from '../document/canonical';
 import type { Command, Step } from '../commands/commands';
-import type { Brand, Token, TokenValue } from '../document/document';
-import type { Binding, Graft } from '../document/graft-shape';
+import { editsOf, entityOf, foundBy, nameOf, tableStep, writtenStep, type EditStep } from '../commands/table-step';
+import type { Brand } from '../document/brand-shape';
+import { canonical } from '../document/canonical';
+import type { Binding } from '../document/graft-shape';
+import { FIELDS, type FieldName } from '../document/kinds';
+import type { TokenValue } from '../document/token-shape';
 import { resolveTheme, swatchesOf, tokensOf } from '../reading/resolve';
 
-/** A field that a command sets, named so that two commands that set the same have the same key. */
+/** A field that a command sets. */
 interface FieldEdit {
+  /** The same for two commands that set the same field. */
   readonly key: string;
-  readonly step: EditStep;
+  readonly edit: EditStep;
   readonly field: string;
   readonly value: unknown;
 }
 
-/** Steps that replace fields, and may say what those were. */
-type EditStep = Extract<Step, { set: object }>;
-
-const isEdit = (step: Step): step is EditStep => 'set' in step;
-
 function fieldEdits({ steps }: Command): FieldEdit[] {
-  return steps.filter(isEdit).flatMap((step) =>
-    Object.entries(step.set).map(([field, value]) => ({
-      key: `${step.do} ${'id' in step ? step.id : ''} ${field}`,
-      step,
-      field,
-      value,
-    })),
-  );
+  return steps
+    .flatMap((step) => editsOf(tableStep(step)))
+    .flatMap((edit) =>
+      Object.entries(edit.set).map(([field, value]) => ({ key: `${entityKey(edit)} ${field}`, edit, field, value })),
+    );
 }
 
-/** Of steps that set entries of a record: which record. */
-const FIELDS_OF: Partial<Record<EditStep['do'], (entity: object) => object>> = {
-  'token.set': (entity) => (entity as Token).values,
-  'graft.bind': (entity) => (entity as Graft).bindings,
-  'graft.bank': (entity) => (entity as Graft).banks,
-};
-
-/** What an edit finds: the fields that it replaces, null where there is none; null when what it edits is gone. */
-function held(brand: Brand, step: EditStep): Record<string, unknown> | null {
-  const entity = entityOf(brand, step);
-  if (!entity) return null;
-  const fields = FIELDS_OF[step.do]?.(entity) ?? entity;
-  return Object.fromEntries(Object.keys(step.set).map((key) => [key, (fields as Record<string, unknown>)[key] ?? null]));
-}
-
-function entityOf(brand: Brand, step: EditStep): object | undefined {
-  switch (step.do) {
-    case 'brand.edit':
-      return brand;
-    case 'palette.edit':
-      return brand.palettes.find(({ id }) => id === step.id);
-    case 'swatch.edit':
-      return swatchesOf(brand).get(step.id)?.swatch;
-    case 'theme.edit':
-      return brand.themes.find(({ id }) => id === step.id);
-    case 'token.edit':
-    case 'token.set':
-      return tokensOf(brand).get(step.id);
-    case 'destination.edit':
-      return brand.destinations.find(({ id }) => id === step.id);
-    case 'graft.edit':
-    case 'graft.bind':
-    case 'graft.bank':
-      return brand.grafts.find(({ id }) => id === step.id);
-    case 'art.edit':
-      return brand.art.find(({ id }) => id === step.id);
-    case 'field.edit':
-      return brand.fields.find(({ id }) => id === step.id);
-  }
-}
+const entityKey = ({ kind, id, record }: EditStep) => `${kind} ${id} ${record ?? ''}`;
 
 /**
  * A command that is refused where somebody else has set what it sets: each edit says what it found. For edits that wait and meet
@@ -77,23 +34,23 @@ function entityOf(brand: Brand, step: EditStep): object | undefined {
 export function guarded(brand: Brand, command: Command): Command {
   const seen = new Set<string>();
   const steps = command.steps.map((step): Step => {
-    if (!isEdit(step)) return step;
-    const name = `${step.do} ${'id' in step ? step.id : ''}`;
-    const was = seen.has(name) || step.was ? null : held(brand, step);
-    seen.add(name);
-    return was ? ({ ...step, was } as Step) : step;
+    const edit = tableStep(step);
+    if (edit.verb !== 'edit') return step;
+    const isFirst = !seen.has(entityKey(edit));
+    seen.add(entityKey(edit));
+    const entity = isFirst && !edit.was ? entityOf(brand, edit) : undefined;
+    return entity ? writtenStep({ ...edit, was: foundBy(edit, entity) }) : step;
   });
   return { ...command, steps };
 }
 
 /** The same command for somebody who has seen what it overwrites. */
 export function unguarded(command: Command): Command {
-  return {
-    ...command,
-    steps: command.steps.map((step) =>
-      isEdit(step) ? (Object.fromEntries(Object.entries(step).filter(([key]) => key !== 'was')) as Step) : step,
-    ),
-  };
+  const steps = command.steps.map((step): Step => {
+    const edit = tableStep(step);
+    return edit.verb === 'edit' ? writtenStep({ ...edit, was: undefined }) : step;
+  });
+  return { ...command, steps };
 }
 
 /** One field that two people set to different values, in words, and as colours where they are some. */
@@ -108,40 +65,41 @@ export interface Overtaken {
 
 /** Where a guarded command does not find what it expected any more: what stands there now, and what it would have set. */
 export function conflictsOf(brand: Brand, command: Command): Overtaken[] {
-  return fieldEdits(command).flatMap(({ step, field, value }): Overtaken[] => {
-    const was = (step.was as Record<string, unknown> | undefined)?.[field];
-    const now = held(brand, step)?.[field];
-    if (was === undefined || now === undefined || canonical(now) === canonical(was) || canonical(now) === canonical(value))
-      return [];
-    return [told(brand, step, field, now, value)];
+  return fieldEdits(command).flatMap(({ edit, field, value }): Overtaken[] => {
+    const entity = entityOf(brand, edit);
+    if (!entity || edit.was?.[field] === undefined) return [];
+    const now = foundBy(edit, entity)[field];
+    const isFree = canonical(now) === canonical(edit.was[field]) || canonical(now) === canonical(value);
+    return isFree ? [] : [told(brand, edit, field, now, value)];
   });
 }
 
 /** Fields that an earlier command set and a later one of somebody else set otherwise. @param brand after the later one */
 export function overtakenBy(brand: Brand, earlier: Command, later: Command): Overtaken[] {
   const set = new Map(fieldEdits(later).map((edit) => [edit.key, edit.value]));
-  return fieldEdits(earlier).flatMap(({ key, step, field, value }): Overtaken[] => {
-    if (!set.has(key) || canonical(set.get(key)) === canonical(value) || !entityOf(brand, step)) return [];
-    return [told(brand, step, field, set.get(key), value)];
+  return fieldEdits(earlier).flatMap(({ key, edit, field, value }): Overtaken[] => {
+    if (!set.has(key) || canonical(set.get(key)) === canonical(value) || !entityOf(brand, edit)) return [];
+    return [told(brand, edit, field, set.get(key), value)];
   });
 }
 
-function told(brand: Brand, step: EditStep, field: string, theirs: unknown, mine: unknown): Overtaken {
-  const theme = step.do === 'token.set' ? field : '';
+function told(brand: Brand, edit: EditStep, field: string, theirs: unknown, mine: unknown): Overtaken {
+  const theme = edit.record === 'values' ? field : '';
   return {
-    what: whatIs(brand, step, field),
-    entity: 'id' in step ? step.id : brand.id,
+    what: whatIs(brand, edit, field),
+    entity: edit.kind === 'brand' ? brand.id : edit.id,
     theirs: inWords(brand, theirs, theme),
     mine: inWords(brand, mine, theme),
   };
 }
 
-function whatIs(brand: Brand, step: EditStep, field: string): string {
-  const entity = entityOf(brand, step) as { name?: string; path?: string };
-  const name = entity.path ?? entity.name ?? brand.name;
-  if (step.do === 'graft.bind' || step.do === 'graft.bank') return `what ${field} of ${name} is bound to`;
-  if (step.do === 'token.set') return `${name} in ${brand.themes.find(({ id }) => id === field)?.name ?? 'a theme that is gone'}`;
-  return step.do === 'swatch.edit' && field === 'value' ? name : `the ${field} of ${name}`;
+function whatIs(brand: Brand, edit: EditStep, field: string): string {
+  const name = nameOf(brand, edit, entityOf(brand, edit)!);
+  if (edit.kind === 'brand') return `the ${FIELDS[field as FieldName].words} of ${name}`;
+  if (edit.record === 'values')
+    return `${name} in ${brand.themes.find(({ id }) => id === field)?.name ?? 'a theme that is gone'}`;
+  if (edit.record) return `what ${field} of ${name} is bound to`;
+  return edit.kind === 'swatch' && field === 'value' ? name : `the ${field} of ${name}`;
 }
 
 function inWords(brand: Brand, value: unknown, theme: string): Overtaken['mine'] {

@@ -4,7 +4,9 @@ import { hexColour } from '../../../../tests/arbitrary-colours';
 import { changedToken, fewTokens } from '../../../../tests/few-tokens';
 import { apply } from '../commands/apply';
 import { colourOfSwatches, coloursOfTheme, laidBeside } from './beside';
-import type { Brand, Palette, Theme } from '../document/document';
+import type { Brand } from '../document/document';
+import type { Palette } from '../document/palette-shape';
+import type { Theme } from '../document/theme-shape';
 import { resolveTheme } from './resolve';
 import { takeEarlierTheme, takePalette, takeTheme } from '../tools/take-beside';
 

@@ -1,7 +1,8 @@
 import { ciede2000 } from '../../colour/difference';
 import { srgbToLabD65 } from '../../colour/lab';
 import { readColour, type ReadColour } from '../../colour/read';
-import type { Brand, Swatch } from '../document/document';
+import type { Brand } from '../document/document';
+import type { Swatch } from '../document/palette-shape';
 import { resolveTheme } from './resolve';
 
 /** A colour with what it is called: a swatch of a palette, or a token as it is in a theme. */

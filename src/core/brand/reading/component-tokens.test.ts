@@ -1,6 +1,6 @@
 import { changedToken, fewTokens } from '../../../../tests/few-tokens';
 import { componentTokens } from './component-tokens';
-import type { Token } from '../document/document';
+import type { Token } from '../document/token-shape';
 
 const roles: Record<string, Token['role']> = {
   'surface.page': 'surface',

@@ -1,6 +1,7 @@
 import { wordsOf } from '../../base/words';
 import { pageOf } from './elevation';
-import { stateRule, tintRule, type Brand, type StateRule, type Token } from '../document/document';
+import { stateRule, tintRule, type StateRule, type Token } from '../document/token-shape';
+import type { Brand } from '../document/document';
 import { groundsByName, groundsOf } from './grounds';
 import { statesOf } from './states-of';
 

@@ -1,6 +1,7 @@
 import { fewTokens } from '../../../../tests/few-tokens';
 import { assignments, firstSeries, mergedValues, tokensBelow } from './data-fields';
-import type { DataField, Token } from '../document/document';
+import type { DataField } from '../document/data-shape';
+import type { Token } from '../document/token-shape';
 
 const paths = (tokens: readonly Token[]) => tokens.map(({ path }) => path);
 

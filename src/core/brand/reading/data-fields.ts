@@ -1,5 +1,7 @@
 import { slug } from '../../base/words';
-import { type Brand, type DataField, type Token } from '../document/document';
+import type { Brand } from '../document/document';
+import type { DataField } from '../document/data-shape';
+import type { Token } from '../document/token-shape';
 import { LIMITS } from '../document/fields';
 
 /** What one value of a field is drawn in. */

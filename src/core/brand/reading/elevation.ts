@@ -1,5 +1,6 @@
 import { resolveTheme } from './resolve';
-import type { Brand, Token } from '../document/document';
+import type { Brand } from '../document/document';
+import type { Token } from '../document/token-shape';
 
 /**
  * How high a surface lies, by the words it is called by (common practice): what everything lies on, what lies on that, and what floats

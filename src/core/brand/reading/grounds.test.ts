@@ -1,5 +1,5 @@
 import { fewTokens } from '../../../../tests/few-tokens';
-import type { Token } from '../document/document';
+import type { Token } from '../document/token-shape';
 import { groundsOf } from './grounds';
 
 const paths = (tokens: readonly Token[]) => tokens.map(({ path }) => path);

@@ -1,4 +1,5 @@
-import type { Brand, Token } from '../document/document';
+import type { Brand } from '../document/document';
+import type { Token } from '../document/token-shape';
 import { tokensOf } from './resolve';
 
 /** What texts may be set on, of one list of tokens. */

@@ -1,4 +1,6 @@
-import type { Brand, Palette, Token } from '../document/document';
+import type { Brand } from '../document/document';
+import type { Palette } from '../document/palette-shape';
+import type { Token } from '../document/token-shape';
 import { resolveTheme } from './resolve';
 
 /**

@@ -1,5 +1,6 @@
 import { wordsOf } from '../../base/words';
-import type { Naming, Token } from '../document/document';
+import type { Naming } from '../document/brand-shape';
+import type { Token } from '../document/token-shape';
 
 /** A path in a naming convention: `text.onHeader` in kebab case is `text.on-header`, in dots `text.on.header`. */
 export function named(path: string, naming: Naming): string {

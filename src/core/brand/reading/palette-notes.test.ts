@@ -6,7 +6,8 @@ import { takeTokens } from '../../intake/tokens/take-tokens';
 import { compareTokens } from '../../intake/tokens/compare-tokens';
 import { readTokenFiles } from '../../intake/tokens/token-files';
 import { FORMATS, writeDestination } from '../../formats/registry';
-import { KeptBrand, PaletteMaker, type Brand } from '../document/document';
+import { KeptBrand, type Brand } from '../document/document';
+import { PaletteMaker } from '../document/palette-shape';
 import { paletteWords } from './palette-notes';
 import { COMMAND_UPGRADES, upgraded } from '../document/versions';
 

@@ -1,4 +1,7 @@
-import type { Brand, Palette, Theme, Token } from '../document/document';
+import type { Brand } from '../document/document';
+import type { Palette } from '../document/palette-shape';
+import type { Theme } from '../document/theme-shape';
+import type { Token } from '../document/token-shape';
 import { commentText } from '../../base/plain-text';
 
 /** What a palette is for and who made it, each part a sentence of one line, safe in a comment; none where nothing is known. */

@@ -1,4 +1,5 @@
-import { Brand, emptyBrand, type Token, type TokenValue } from '../document/document';
+import { Brand, emptyBrand } from '../document/document';
+import type { Token, TokenValue } from '../document/token-shape';
 import fc from 'fast-check';
 import { changedToken, fewTokens } from '../../../../tests/few-tokens';
 import { partOfDemo } from '../../../../tests/part-of-demo';

@@ -1,5 +1,8 @@
 import { readColour, type ReadColour } from '../../colour/read';
-import { ruleTokens, sourcesOf, type Brand, type Palette, type Swatch, type Token } from '../document/document';
+import { ruleTokens, sourcesOf, type Token } from '../document/token-shape';
+import type { Brand } from '../document/document';
+import type { Palette, Swatch } from '../document/palette-shape';
+import { byId } from '../document/kinds';
 import { stateColour } from './state-rule';
 import { tintColour } from './tint-rule';
 
@@ -44,7 +47,6 @@ export function lostWay(resolved: Resolved, theme: string): string {
 type ResolvedTokens = ReadonlyMap<string, Resolved>;
 
 const known = new WeakMap<Brand, Map<string, ResolvedTokens>>();
-const tokensKnown = new WeakMap<readonly Token[], ReadonlyMap<string, Token>>();
 const swatches = new WeakMap<readonly Palette[], ReadonlyMap<string, SwatchPlace>>();
 
 /** Every swatch of a brand by id, with its palette. Computed once for the palettes as they are. */
@@ -59,9 +61,7 @@ export function swatchesOf({ palettes }: Pick<Brand, 'palettes'>): ReadonlyMap<s
 
 /** Every token of a brand by id. Computed once for the tokens as they are. */
 export function tokensOf({ tokens }: { readonly tokens: readonly Token[] }): ReadonlyMap<string, Token> {
-  let found = tokensKnown.get(tokens);
-  if (!found) tokensKnown.set(tokens, (found = new Map(tokens.map((token) => [token.id, token]))));
-  return found;
+  return byId(tokens);
 }
 
 /** What each theme was resolved to last: the next document mostly differs in one swatch or token. By theme id, the newest last. */

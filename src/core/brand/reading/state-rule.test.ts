@@ -1,4 +1,4 @@
-import { type StateRule, TOKEN_STATES } from '../document/document';
+import { type StateRule, TOKEN_STATES } from '../document/token-shape';
 import { STATE_DEFAULTS, stateColour } from './state-rule';
 import fc from 'fast-check';
 import { anyColour, hexColour } from '../../../../tests/arbitrary-colours';

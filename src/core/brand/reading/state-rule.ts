@@ -2,7 +2,7 @@ import { unit } from '../../base/clamp';
 import { deltaEOk } from '../../colour/difference';
 import { contrastRatio, hexLuminance, lightnessAt, nearestOn, type Ground } from '../../colour/contrast';
 import { oklchHex, readColour, type ReadColour } from '../../colour/read';
-import type { StateRule } from '../document/document';
+import type { StateRule } from '../document/token-shape';
 
 /** What a state is made from, as it is in one theme. */
 export interface StateParts {

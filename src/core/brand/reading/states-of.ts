@@ -1,4 +1,5 @@
-import { stateRule, TOKEN_STATES, type Brand, type StateRule, type Token } from '../document/document';
+import { stateRule, TOKEN_STATES, type StateRule, type Token } from '../document/token-shape';
+import type { Brand } from '../document/document';
 import { tokensOf } from './resolve';
 
 /** A token that is a state of another. */

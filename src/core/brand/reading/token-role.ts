@@ -1,4 +1,4 @@
-import type { Token } from '../document/document';
+import type { Token } from '../document/token-shape';
 import { onWhat } from './grounds';
 
 type Role = Token['role'];

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
-import { type Brand, type DataField } from '../document/document';
+import type { Brand } from '../document/document';
+import type { DataField } from '../document/data-shape';
 import { LIMITS } from '../document/fields';
 
 /** A table of text, to be looked at before values are taken from it. */

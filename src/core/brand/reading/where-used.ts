@@ -1,6 +1,12 @@
-import { targetsOf } from '../commands/apply-tokens';
-import type { Brand, DataField, Destination, Swatch, Token } from '../document/document';
-import { tokensUsing } from './resolve';
+import { entitiesOf, FIELD_NAMES, FIELDS, KIND_NAMES, referencesOf, type KindName } from '../document/kinds';
+import type { Brand } from '../document/document';
+import type { Art } from '../document/art-shape';
+import type { DataField } from '../document/data-shape';
+import type { Destination } from '../document/destination-shape';
+import type { Graft } from '../document/graft-shape';
+import type { Swatch } from '../document/palette-shape';
+import type { Token } from '../document/token-shape';
+import { swatchesOf, tokensUsing } from './resolve';
 
 /** Where a swatch or a token is used: what a change of it reaches, and what would break without it. */
 export interface Uses {
@@ -10,16 +16,25 @@ export interface Uses {
   readonly destinations: readonly Destination[];
   /** Fields with values that are pinned to it, or to one of those tokens. */
   readonly fields: readonly DataField[];
+  /** Grafts with slots that are bound to it, to one of those tokens, or, with a run of them, to its palette. */
+  readonly grafts: readonly Graft[];
+  /** Art whose colours go to it, or into its palette. */
+  readonly art: readonly Art[];
 }
 
 export function usesOf(brand: Brand, target: { swatch: string } | { token: string }, written: TokensWritten): Uses {
   const tokens = tokensUsing(brand.tokens, target);
   const reached = new Set(tokens.map(({ id }) => id));
-  if ('token' in target) reached.add(target.token);
+  reached.add('token' in target ? target.token : target.swatch);
+  if ('swatch' in target) reached.add(swatchesOf(brand).get(target.swatch)?.palette.id ?? '');
+  const users = (kind: KindName) =>
+    entitiesOf(brand, kind).filter((entity) => referencesOf(kind, entity).some(({ id }) => reached.has(id)));
   return {
     tokens,
     destinations: brand.destinations.filter((destination) => written(brand, destination).some(({ id }) => reached.has(id))),
-    fields: brand.fields.filter(({ values }) => values.some(({ token }) => token !== undefined && reached.has(token))),
+    fields: users('field') as DataField[],
+    grafts: users('graft') as Graft[],
+    art: users('art') as Art[],
   };
 }
 
@@ -27,27 +42,31 @@ export function usesOf(brand: Brand, target: { swatch: string } | { token: strin
 export type TokensWritten = (brand: Brand, destination: Destination) => readonly Token[];
 
 /**
- * Swatches that no token comes to, in the order of their palettes, of those palettes that tokens use. A palette that none uses yet, such as
- * one that was just brought in, is no litter but material.
+ * Swatches that nothing comes to (no token, slot or picture, and no bank or piece of art that takes its whole palette), in the order of their
+ * palettes, of those palettes that tokens use. A palette that none uses yet, such as one that was just brought in, is no litter but material.
  */
 export function unusedSwatches(brand: Brand): Swatch[] {
-  const used = new Set<string>();
-  for (const { values } of brand.tokens) {
-    for (const value of Object.values(values)) if ('swatch' in value) used.add(value.swatch);
-  }
-  return brand.palettes.flatMap(({ swatches }) => {
-    const left = swatches.filter(({ id }) => !used.has(id));
-    return left.length < swatches.length ? left : [];
+  const [swatches, palettes] = [spokenOf(brand, 'swatch'), spokenOf(brand, 'palette')];
+  const byTokens = new Set(brand.tokens.flatMap((token) => referencesOf('token', token).map(({ id }) => id)));
+  return brand.palettes.flatMap(({ id, swatches: all }) => {
+    if (palettes.has(id) || !all.some((swatch) => byTokens.has(swatch.id))) return [];
+    return all.filter((swatch) => !swatches.has(swatch.id));
   });
 }
 
-/** Tokens that nothing needs: no destination writes them, no other token speaks of them, no value is pinned to them. */
+/** Tokens that nothing needs: no destination writes them, and no token, slot, data field or other tool's value speaks of them. */
 export function orphanTokens(brand: Brand, written: TokensWritten): Token[] {
   if (brand.destinations.length === 0) return [];
-  const needed = new Set([
-    ...brand.destinations.flatMap((destination) => written(brand, destination).map(({ id }) => id)),
-    ...brand.tokens.flatMap(targetsOf),
-    ...brand.fields.flatMap(({ values }) => values.flatMap(({ token }) => token ?? [])),
-  ]);
+  const needed = spokenOf(brand, 'token');
+  for (const destination of brand.destinations) for (const { id } of written(brand, destination)) needed.add(id);
   return brand.tokens.filter(({ id }) => !needed.has(id));
+}
+
+/** Ids of the entities of a kind that anything speaks of. */
+function spokenOf(brand: Brand, kind: KindName): Set<string> {
+  const references = [
+    ...KIND_NAMES.flatMap((name) => entitiesOf(brand, name).flatMap((entity) => referencesOf(name, entity))),
+    ...FIELD_NAMES.flatMap((name) => FIELDS[name].references(brand)),
+  ];
+  return new Set(references.flatMap(({ to, id }) => (to === kind ? [id] : [])));
 }

@@ -1,4 +1,6 @@
-import { Brand, emptyBrand, type ThemeRecipe, type Token } from '../document/document';
+import { Brand, emptyBrand } from '../document/document';
+import type { ThemeRecipe } from '../document/theme-shape';
+import type { Token } from '../document/token-shape';
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { anyColour } from '../../../../tests/arbitrary-colours';

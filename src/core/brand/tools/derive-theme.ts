@@ -3,7 +3,9 @@ import { contrastRatio, inkOn, nearestOn, relativeLuminance, type Ground } from 
 import { showOklch } from '../../colour/gamut';
 import { decode, encode, type Srgb } from '../../colour/oklab';
 import { hexOf, oklchHex, readColour, type ReadColour } from '../../colour/read';
-import type { Brand, ThemeRecipe, Token, TokenValue } from '../document/document';
+import type { Brand } from '../document/document';
+import type { ThemeRecipe } from '../document/theme-shape';
+import type { Token, TokenValue } from '../document/token-shape';
 import { elevationOf, isDark, isDarkTheme, pageOf } from '../reading/elevation';
 import { groundsOf } from '../reading/grounds';
 import { resolveTheme, tokensOf, type Resolved } from '../reading/resolve';

@@ -2,7 +2,9 @@ import { apply } from '../commands/apply';
 import type { Command, Step } from '../commands/commands';
 import { assignments, tokensBelow } from '../reading/data-fields';
 import { deriveTheme } from './derive-theme';
-import type { Brand, DataField, Palette, Swatch } from '../document/document';
+import type { Brand } from '../document/document';
+import type { DataField } from '../document/data-shape';
+import type { Palette, Swatch } from '../document/palette-shape';
 import { resolveTheme, swatchesOf } from '../reading/resolve';
 import { tokensOfSwatches } from './tokens-of-swatches';
 

@@ -1,6 +1,7 @@
 import { apply } from '../commands/apply';
 import type { Command } from '../commands/commands';
-import { Brand, emptyBrand, type Palette } from '../document/document';
+import { Brand, emptyBrand } from '../document/document';
+import type { Palette } from '../document/palette-shape';
 import { houseDifferences, houseStanding, pinHouse, takeHouse, type HouseSet } from './house-set';
 
 const palette = (id: string, colours: Record<string, string>, name = id): Palette => ({

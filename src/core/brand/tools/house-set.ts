@@ -1,5 +1,6 @@
 import type { Command, Step } from '../commands/commands';
-import type { Brand, Palette, Swatch } from '../document/document';
+import type { Brand } from '../document/document';
+import type { Palette, Swatch } from '../document/palette-shape';
 import { swatchesOf } from '../reading/resolve';
 
 /** The organisation's default palettes. Palettes and swatches of a brand that have the same ids are those of the house. */

@@ -1,4 +1,6 @@
-import { Brand, emptyBrand, serialiseBrand, type Swatch, type Token } from '../document/document';
+import { Brand, emptyBrand, serialiseBrand } from '../document/document';
+import type { Swatch } from '../document/palette-shape';
+import type { Token } from '../document/token-shape';
 import { mergeSwatches, usedSwatches } from './merge-swatches';
 import { apply } from '../commands/apply';
 

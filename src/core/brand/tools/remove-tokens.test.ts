@@ -1,5 +1,6 @@
 import { changedToken, fewTokens } from '../../../../tests/few-tokens';
-import type { Brand, Token } from '../document/document';
+import type { Brand } from '../document/document';
+import type { Token } from '../document/token-shape';
 import { removalSteps, unlinkSteps } from './remove-tokens';
 import { orphanTokens, unusedSwatches, usesOf } from '../reading/where-used';
 

@@ -1,18 +1,20 @@
-import { targetsOf } from '../commands/apply-tokens';
+import { referencesOf } from '../document/kinds';
 import type { Step } from '../commands/commands';
-import { ruleTokens, type Brand, type Token, type TokenValue } from '../document/document';
+import { ruleTokens, type Token, type TokenValue } from '../document/token-shape';
+import type { Brand } from '../document/document';
 import { resolveTheme } from '../reading/resolve';
 
 /**
  * What it takes to remove tokens that others use: whoever points at them, or is made from them by rule, keeps its colour
- * and loses the tie; values pinned to them are free again.
+ * and loses the tie; values pinned to them are free again; slots are bound to the swatch that the token stood for, or, where it stood for
+ * none, have the colour of their host again.
  */
 export function removalSteps(brand: Brand, ids: readonly string[]): Step[] {
   const gone = new Set(ids);
   const edits: Step[] = [];
   const sets: Step[] = [];
   for (const token of brand.tokens) {
-    if (gone.has(token.id) || !targetsOf(token).some((id) => gone.has(id))) continue;
+    if (gone.has(token.id) || !referencesOf('token', token).some(({ id }) => gone.has(id))) continue;
     const { set, loosened } = unlinked(brand, token, (value) => 'token' in value && gone.has(value.token), gone);
     if (Object.keys(set).length > 0) sets.push({ do: 'token.set', id: token.id, set });
     const { deprecated } = token;
@@ -30,7 +32,20 @@ export function removalSteps(brand: Brand, ids: readonly string[]): Step[] {
     );
     return [{ do: 'field.edit', id: field.id, set: { values } }];
   });
-  return [...sets, ...edits, ...fields, { do: 'token.remove', ids: [...ids] }];
+  return [...sets, ...edits, ...fields, ...slotSteps(brand, gone), { do: 'token.remove', ids: [...ids] }];
+}
+
+function slotSteps(brand: Brand, gone: ReadonlySet<string>): Step[] {
+  return brand.grafts.flatMap((graft): Step[] => {
+    const lost = Object.entries(graft.bindings).filter(([, { to }]) => 'token' in to && gone.has(to.token));
+    if (lost.length === 0) return [];
+    const set = lost.map(([slot, { to, was, theme }]) => {
+      let at = 'token' in to ? resolveTheme(brand, theme ?? graft.theme).get(to.token) : undefined;
+      while (at?.via) at = at.via;
+      return [slot, at?.kept ? { to: { swatch: at.kept.swatch.id }, was } : null] as const;
+    });
+    return [{ do: 'graft.bind', id: graft.id, set: Object.fromEntries(set) }];
+  });
 }
 
 /** A token with colours of its own in every theme, without what it points at and without its rule. */

@@ -1,5 +1,7 @@
 import type { Command, Step } from '../commands/commands';
-import { TokenPath, type Brand, type Carried } from '../document/document';
+import { TokenPath } from '../document/token-shape';
+import type { Brand } from '../document/document';
+import type { Carried } from '../document/data-shape';
 import { followedOptions } from './token-options';
 
 /** Old path to new one, for each token that is to be renamed. */

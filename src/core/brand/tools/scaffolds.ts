@@ -1,4 +1,5 @@
-import type { Palette, StateRule, Token } from '../document/document';
+import type { Palette } from '../document/palette-shape';
+import type { StateRule, Token } from '../document/token-shape';
 
 /** What a colour should be like to play a part; what is left out does not matter. */
 export interface Want {

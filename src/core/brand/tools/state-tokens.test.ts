@@ -1,5 +1,5 @@
 import { fewTokens } from '../../../../tests/few-tokens';
-import type { StateRule, Token } from '../document/document';
+import type { StateRule, Token } from '../document/token-shape';
 import { stateFamilies, stateTokens } from './state-tokens';
 
 const paths = (tokens: readonly Token[]) => tokens.map(({ path }) => path);

@@ -1,5 +1,6 @@
 import { STATE_DEFAULTS } from '../reading/state-rule';
-import { stateRule, type Brand, type StateRule, type Token } from '../document/document';
+import { stateRule, type StateRule, type Token } from '../document/token-shape';
+import type { Brand } from '../document/document';
 import { tokensOf } from '../reading/resolve';
 
 /**

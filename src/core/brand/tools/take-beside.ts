@@ -1,7 +1,10 @@
 import type { Beside } from '../reading/beside';
 import { canonical } from '../document/canonical';
 import type { Command, Step } from '../commands/commands';
-import { ruleTokens, type Brand, type Palette, type Swatch, type Theme, type Token, type TokenValue } from '../document/document';
+import { ruleTokens, type Token, type TokenValue } from '../document/token-shape';
+import type { Brand } from '../document/document';
+import type { Palette, Swatch } from '../document/palette-shape';
+import type { Theme } from '../document/theme-shape';
 import { usedSwatches } from './merge-swatches';
 import { resolveTheme, swatchesOf, tokensOf } from '../reading/resolve';
 

@@ -1,7 +1,9 @@
 import { unit } from '../../base/clamp';
 import { deriveTheme, type DerivedTheme } from './derive-theme';
 import type { Command, Step } from '../commands/commands';
-import type { Brand, Theme, ThemeRecipe, TokenValue } from '../document/document';
+import type { Brand } from '../document/document';
+import type { Theme, ThemeRecipe } from '../document/theme-shape';
+import type { TokenValue } from '../document/token-shape';
 
 /** A new theme after another, in which every token has the value it has there. */
 export function copyTheme(brand: Brand, source: string, id: string, name: string): Command {

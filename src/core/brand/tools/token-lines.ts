@@ -1,6 +1,7 @@
 import { readColour } from '../../colour/read';
 import type { Command } from '../commands/commands';
-import { TokenPath, type Brand, type Token, type TokenValue } from '../document/document';
+import { TokenPath, type Token, type TokenValue } from '../document/token-shape';
+import type { Brand } from '../document/document';
 import { LIMITS } from '../document/fields';
 import { likelyRole } from '../reading/token-role';
 

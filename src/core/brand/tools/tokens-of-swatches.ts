@@ -1,7 +1,9 @@
 import { uniqueNames } from '../../base/unique-names';
 import { slug } from '../../base/words';
 import type { Command } from '../commands/commands';
-import type { Brand, Palette, Token } from '../document/document';
+import type { Brand } from '../document/document';
+import type { Palette } from '../document/palette-shape';
+import type { Token } from '../document/token-shape';
 import { likelyRole } from '../reading/token-role';
 
 /** Kinds of palette whose colours stand for data. */

@@ -2,7 +2,7 @@ import { marked } from '../kit/marks';
 import { about } from '../kit/options';
 import { z } from 'zod';
 import { wideText } from '../../colour/notations';
-import type { Theme } from '../../brand/document/document';
+import type { Theme } from '../../brand/document/theme-shape';
 import { oneTheme } from '../kit/choices';
 import { cssText, type CssStyle } from '../kit/css-text';
 import type { ShippedTheme, ShippedToken } from '../kit/material';

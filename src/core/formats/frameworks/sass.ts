@@ -2,7 +2,7 @@ import { marked } from '../kit/marks';
 import { casing, chosen, comments, prefix } from '../kit/choices';
 import { slug } from '../../base/words';
 import { z } from 'zod';
-import type { Theme } from '../../brand/document/document';
+import type { Theme } from '../../brand/document/theme-shape';
 import { cssNotation, cssPrecision, cssText } from '../kit/css-text';
 import { tokenNote } from '../kit/token-note';
 import { defineFormat, textFile } from '../kit/format';

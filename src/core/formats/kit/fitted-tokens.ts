@@ -3,7 +3,7 @@ import { tokenOption } from './options';
 import type { TokenOption } from '../../brand/tools/token-options';
 import { wordsOf } from '../../base/words';
 import type { z } from 'zod';
-import type { Token } from '../../brand/document/document';
+import type { Token } from '../../brand/document/token-shape';
 import type { Written } from './format';
 import type { ShippedTheme, ShippedToken } from './material';
 

@@ -3,7 +3,9 @@ import { type Finding } from '../../findings/finding';
 import { about } from './options';
 import { z } from 'zod';
 import type { Family } from '../../base/families';
-import type { Brand, Theme, Token } from '../../brand/document/document';
+import type { Brand } from '../../brand/document/document';
+import type { Theme } from '../../brand/document/theme-shape';
+import type { Token } from '../../brand/document/token-shape';
 
 export interface WrittenFile {
   /** Relative path with `/`, safe on every file system; lower-case, but for what an organisation called its own files. */

@@ -1,4 +1,5 @@
-import type { Theme, Token } from '../../brand/document/document';
+import type { Theme } from '../../brand/document/theme-shape';
+import type { Token } from '../../brand/document/token-shape';
 
 /** Where a token's colour stands in a written text: UTF-16 units from its beginning, the end left out. */
 export interface Mark {

@@ -2,7 +2,8 @@ import { finding, type Finding } from '../../findings/finding';
 import { about } from './options';
 import { slug } from '../../base/words';
 import { z } from 'zod';
-import type { Brand, Palette, Swatch } from '../../brand/document/document';
+import type { Brand } from '../../brand/document/document';
+import type { Palette, Swatch } from '../../brand/document/palette-shape';
 import { byte, readColour } from '../../colour/read';
 import { textFile, type Written, type WrittenFile } from './format';
 

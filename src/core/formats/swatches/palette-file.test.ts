@@ -4,7 +4,7 @@ import { paletteFileName, serialisePalette } from '../../brand/document/palette-
 import { readFile } from '../../intake/readers';
 import fc from 'fast-check';
 import { anyColour } from '../../../../tests/arbitrary-colours';
-import type { Palette } from '../../brand/document/document';
+import type { Palette } from '../../brand/document/palette-shape';
 
 const bytes = (text: string) => new TextEncoder().encode(text);
 const palettes: fc.Arbitrary<Palette> = fc

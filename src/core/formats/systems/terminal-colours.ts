@@ -1,7 +1,8 @@
 import { finding, type Finding } from '../../findings/finding';
 import { tokenOption } from '../kit/options';
 import { slug } from '../../base/words';
-import type { Brand, Theme } from '../../brand/document/document';
+import type { Brand } from '../../brand/document/document';
+import type { Theme } from '../../brand/document/theme-shape';
 import { textFile, type Written } from '../kit/format';
 import { material, type ShippedTheme, type ShippedToken } from '../kit/material';
 

@@ -1,5 +1,8 @@
 import { marked } from '../kit/marks';
-import type { Brand, Carried, Theme, Token } from '../../brand/document/document';
+import type { Brand } from '../../brand/document/document';
+import type { Carried } from '../../brand/document/data-shape';
+import type { Theme } from '../../brand/document/theme-shape';
+import type { Token } from '../../brand/document/token-shape';
 import { resolveTheme, type Resolved } from '../../brand/reading/resolve';
 import { writeTokenColour } from './token-colour';
 import { notesOfGroups } from '../../brand/reading/palette-notes';

@@ -1,6 +1,6 @@
 import { slug } from '../../base/words';
 import { z } from 'zod';
-import type { Theme } from '../../brand/document/document';
+import type { Theme } from '../../brand/document/theme-shape';
 import { chosen } from '../kit/choices';
 import { markedTokenText } from './dtcg-text';
 import { allTokens, defineFormat, textFile } from '../kit/format';

@@ -1,5 +1,6 @@
 import { apply } from '../../brand/commands/apply';
-import { emptyBrand, type Brand, type Theme } from '../../brand/document/document';
+import { emptyBrand, type Brand } from '../../brand/document/document';
+import type { Theme } from '../../brand/document/theme-shape';
 import { problem, type Problem } from '../../source/problem';
 import type { SourceFile } from '../reader';
 import { tidyName } from '../reading';

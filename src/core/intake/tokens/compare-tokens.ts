@@ -2,7 +2,9 @@ import { ciede2000 } from '../../colour/difference';
 import { labOf } from '../../colour/lab';
 import { shownKey, readColour, type ReadColour } from '../../colour/read';
 import type { FileToken, TokenContext } from './token-files';
-import type { Brand, Theme, Token } from '../../brand/document/document';
+import type { Brand } from '../../brand/document/document';
+import type { Theme } from '../../brand/document/theme-shape';
+import type { Token } from '../../brand/document/token-shape';
 import { resolveTheme } from '../../brand/reading/resolve';
 
 /** A context of token files and the theme it stands for. */

@@ -1,6 +1,6 @@
 import type { Node } from 'jsonc-parser';
 import { uniqueNames } from '../../base/unique-names';
-import { ringWords } from '../../brand/document/document';
+import { ringWords } from '../../brand/document/circles';
 import { LIMITS } from '../../brand/document/fields';
 import type { ReadColour } from '../../colour/read';
 import { memberOf, membersOf, readJson } from '../../source/json';

@@ -1,6 +1,6 @@
 import { Button } from '@chakra-ui/react';
 import { memo, useCallback, useMemo, useState } from 'react';
-import type { Palette, Swatch } from '@/core/brand/document/document';
+import type { Palette, Swatch } from '@/core/brand/document/palette-shape';
 import { adjust, NO_ADJUSTMENT, type Adjustment } from '@/core/palette/adjust';
 import { ordered, ORDERS, shuffled } from '@/core/palette/order';
 import { ApplyButtons } from '@/ui/apply-buttons';

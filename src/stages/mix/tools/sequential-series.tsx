@@ -1,5 +1,5 @@
 import { useMemo, useState, type ReactNode } from 'react';
-import type { Swatch } from '@/core/brand/document/document';
+import type { Swatch } from '@/core/brand/document/palette-shape';
 import { readColour } from '@/core/colour/read';
 import { CLASSES, sequential, type Sequential } from '@/core/palette/series';
 import { Choice, Dial } from '@/ui/dial';

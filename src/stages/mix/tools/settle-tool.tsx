@@ -4,7 +4,7 @@ import { readColour } from '@/core/colour/read';
 import type { Evenness, Parts } from '@/core/palette/evenness';
 import { runsOf, type Run } from '@/core/palette/runs';
 import { settledShare, SETTLE_LIMIT, type Unsettled } from '@/core/palette/settle';
-import type { Palette, Swatch } from '@/core/brand/document/document';
+import type { Palette, Swatch } from '@/core/brand/document/palette-shape';
 import { useMayEdit } from '@/ui/store/brand-context';
 import { Dial } from '@/ui/dial';
 import { settleAll } from '@/workers/solver';

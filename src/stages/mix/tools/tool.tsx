@@ -1,6 +1,6 @@
 import { Button } from '@chakra-ui/react';
 import type { ReactNode } from 'react';
-import { type Palette, type Swatch } from '@/core/brand/document/document';
+import type { Palette, Swatch } from '@/core/brand/document/palette-shape';
 import { LIMITS } from '@/core/brand/document/fields';
 import { newId } from '@/core/brand/document/identity';
 import { useBrand, useMayEdit } from '@/ui/store/brand-context';

@@ -1,6 +1,6 @@
 import { Button } from '@chakra-ui/react';
 import { useState } from 'react';
-import { TOKEN_STATES, type StateRule } from '@/core/brand/document/document';
+import { TOKEN_STATES, type StateRule } from '@/core/brand/document/token-shape';
 import { newId } from '@/core/brand/document/identity';
 import { tokensOf } from '@/core/brand/reading/resolve';
 import { stateTokens } from '@/core/brand/tools/state-tokens';

@@ -1,6 +1,8 @@
 import { Pin } from 'lucide-react';
 import { memo, useMemo, useState } from 'react';
-import { stateRule, type Brand, type Theme } from '@/core/brand/document/document';
+import { stateRule } from '@/core/brand/document/token-shape';
+import type { Brand } from '@/core/brand/document/document';
+import type { Theme } from '@/core/brand/document/theme-shape';
 import { resolveTheme, tokensOf } from '@/core/brand/reading/resolve';
 import { contrastRatio, inkOn } from '@/core/colour/contrast';
 import { stateFamilies, type StateFamily } from '@/core/brand/tools/state-tokens';

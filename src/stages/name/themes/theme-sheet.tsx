@@ -1,7 +1,9 @@
 import { memo, useMemo } from 'react';
 import { componentTokens, type Dress } from '@/core/brand/reading/component-tokens';
 import { groupKind } from '@/core/brand/reading/group-kind';
-import type { Brand, Theme, Token } from '@/core/brand/document/document';
+import type { Brand } from '@/core/brand/document/document';
+import type { Theme } from '@/core/brand/document/theme-shape';
+import type { Token } from '@/core/brand/document/token-shape';
 import { groundsOf } from '@/core/brand/reading/grounds';
 import { resolveTheme } from '@/core/brand/reading/resolve';
 import { inkOn } from '@/core/colour/contrast';

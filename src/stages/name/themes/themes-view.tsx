@@ -1,7 +1,8 @@
 import { Input, NativeSelect } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import { RECIPES, recipeFor } from '@/core/brand/tools/derive-theme';
-import type { Brand, ThemeRecipe } from '@/core/brand/document/document';
+import type { Brand } from '@/core/brand/document/document';
+import type { ThemeRecipe } from '@/core/brand/document/theme-shape';
 import { newId } from '@/core/brand/document/identity';
 import { takeDerived } from '@/core/brand/tools/theme-edits';
 import { ApplyButtons } from '@/ui/apply-buttons';

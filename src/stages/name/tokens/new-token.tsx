@@ -1,6 +1,6 @@
 import { Button, Input } from '@chakra-ui/react';
 import { useId, useState, type ClipboardEvent, type RefObject } from 'react';
-import { TokenPath, type TokenValue } from '@/core/brand/document/document';
+import { TokenPath, type TokenValue } from '@/core/brand/document/token-shape';
 import { newId } from '@/core/brand/document/identity';
 import { swatchesOf } from '@/core/brand/reading/resolve';
 import { pathsOffered, tokensFromLines } from '@/core/brand/tools/token-lines';

@@ -2,7 +2,7 @@ import { Menu, Portal } from '@chakra-ui/react';
 import { MoreHorizontal } from 'lucide-react';
 import { memo } from 'react';
 import { uniqueNames } from '@/core/base/unique-names';
-import type { Theme } from '@/core/brand/document/document';
+import type { Theme } from '@/core/brand/document/theme-shape';
 import { newId } from '@/core/brand/document/identity';
 import { copyTheme, shiftTheme } from '@/core/brand/tools/theme-edits';
 import { useBrand, useBrandStore, useMayEdit } from '@/ui/store/brand-context';

@@ -1,6 +1,7 @@
 import type { Command, Step } from '@/core/brand/commands/commands';
 import { equalSwatch } from '@/core/intake/tokens/compare-tokens';
-import { type Brand, type Token, type TokenValue } from '@/core/brand/document/document';
+import type { Brand } from '@/core/brand/document/document';
+import type { Token, TokenValue } from '@/core/brand/document/token-shape';
 import { LIMITS } from '@/core/brand/document/fields';
 import { newId } from '@/core/brand/document/identity';
 import { removalSteps, unlinkSteps } from '@/core/brand/tools/remove-tokens';

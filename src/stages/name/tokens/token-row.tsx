@@ -1,6 +1,7 @@
 import { ChevronDown, ChevronRight, Plus } from 'lucide-react';
 import { memo, type MouseEvent } from 'react';
-import type { Theme, Token } from '@/core/brand/document/document';
+import type { Theme } from '@/core/brand/document/theme-shape';
+import type { Token } from '@/core/brand/document/token-shape';
 import { trailOf, type Resolved } from '@/core/brand/reading/resolve';
 import { useBrandStore } from '@/ui/store/brand-context';
 import { CommitInput } from '@/ui/commit-input';

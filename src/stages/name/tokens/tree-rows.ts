@@ -1,4 +1,4 @@
-import { stateRule, type Token } from '@/core/brand/document/document';
+import { stateRule, type Token } from '@/core/brand/document/token-shape';
 
 /** One line of the table: the head of a group, or a token below it. */
 export type TreeRow =

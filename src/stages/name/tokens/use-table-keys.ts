@@ -1,5 +1,5 @@
 import type { KeyboardEvent } from 'react';
-import type { Theme } from '@/core/brand/document/document';
+import type { Theme } from '@/core/brand/document/theme-shape';
 import { resolveTheme, tokensOf } from '@/core/brand/reading/resolve';
 import { useBrandStore, useMayEdit } from '@/ui/store/brand-context';
 import { isTyping } from '@/ui/keys/typing';

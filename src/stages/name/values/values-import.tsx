@@ -1,7 +1,7 @@
 import { NativeSelect, Table } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import { assignments, mergedValues } from '@/core/brand/reading/data-fields';
-import type { DataField } from '@/core/brand/document/document';
+import type { DataField } from '@/core/brand/document/data-shape';
 import { likelyChoice, readValues, valueTable } from '@/core/brand/reading/value-table';
 import { useBrand } from '@/ui/store/brand-context';
 import { Tick } from '@/ui/tick';

@@ -4,7 +4,7 @@ import { Pin } from 'lucide-react';
 import { useMemo, useRef, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { assignments, firstSeries, mergedValues } from '@/core/brand/reading/data-fields';
-import type { DataField } from '@/core/brand/document/document';
+import type { DataField } from '@/core/brand/document/data-shape';
 import { newId } from '@/core/brand/document/identity';
 import { resolveTheme } from '@/core/brand/reading/resolve';
 import { valueText } from '@/core/brand/reading/value-table';

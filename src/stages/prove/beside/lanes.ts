@@ -8,7 +8,9 @@ import {
   type NamedColour,
 } from '@/core/brand/reading/beside';
 import type { Command } from '@/core/brand/commands/commands';
-import type { Brand, Palette, Theme } from '@/core/brand/document/document';
+import type { Brand } from '@/core/brand/document/document';
+import type { Palette } from '@/core/brand/document/palette-shape';
+import type { Theme } from '@/core/brand/document/theme-shape';
 import { takeEarlierTheme, takePalette, takeTheme } from '@/core/brand/tools/take-beside';
 import { readColour } from '@/core/colour/read';
 import { neutrals, retinted } from '@/core/palette/neutrals';

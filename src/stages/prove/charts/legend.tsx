@@ -1,4 +1,4 @@
-import type { Swatch } from '@/core/brand/document/document';
+import type { Swatch } from '@/core/brand/document/palette-shape';
 import { swatchesOf } from '@/core/brand/reading/resolve';
 import type { CategoryColour } from '@/core/data/category-colours';
 import { useBrand, useMayEdit } from '@/ui/store/brand-context';

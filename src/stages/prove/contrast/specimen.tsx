@@ -1,7 +1,8 @@
 import { Button } from '@chakra-ui/react';
 import { useState } from 'react';
 import type { Command } from '@/core/brand/commands/commands';
-import type { Theme, Token } from '@/core/brand/document/document';
+import type { Theme } from '@/core/brand/document/theme-shape';
+import type { Token } from '@/core/brand/document/token-shape';
 import { resolveTheme, swatchesOf, tokensOf, tokensUsing } from '@/core/brand/reading/resolve';
 import { contrastRatio } from '@/core/colour/contrast';
 import { oklchHex, readColour } from '@/core/colour/read';

@@ -1,6 +1,6 @@
 import { NativeSelect } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import type { Palette } from '@/core/brand/document/document';
+import type { Palette } from '@/core/brand/document/palette-shape';
 import { closePairs, type Close } from '@/core/colour/close-pairs';
 import { srgbToLabD65 } from '@/core/colour/lab';
 import { hexOf, readColour } from '@/core/colour/read';
