@@ -3,6 +3,7 @@ import { Op, type InferCreationAttributes, type Optional } from 'sequelize';
 import { apply } from '@/core/brand/commands/apply';
 import { keptCommand, type Command } from '@/core/brand/commands/commands';
 import { touchedBy } from '@/core/brand/commands/table-step';
+import { shapeProblem } from '@/core/brand/document/check';
 import type { Brand } from '@/core/brand/document/document';
 import type { ToldChange } from '@/core/brand/commands/told-change';
 import { COMMAND_VERSION } from '@/core/brand/document/versions';
@@ -11,6 +12,7 @@ import { listed } from '../brands/brand-lists';
 import { database } from '../database/database';
 import type { ChangeRow, PersonRow } from '../database/rows';
 import { loadBrand, movedOn, type Standing } from './documents';
+import { log } from '../http/log';
 import { metrics } from '../http/metrics';
 import { onePerProcess } from '../database/one-per-process';
 import { isPassing } from '../database/passing';
@@ -29,6 +31,8 @@ interface Batch {
   readonly done: (outcomes: Outcome[]) => void;
   readonly failed: (error: unknown) => void;
 }
+
+const UNREADABLE = 'This would make the brand one that cannot be read again, so it was not done; tell whoever runs the server.';
 
 /** Commands that are taken in at once, and requests that may wait for their turn at one brand. */
 const MOST_AT_ONCE = 400;
@@ -114,6 +118,11 @@ async function takeIn(brandId: string, batches: readonly Batch[]): Promise<void>
       const { command } = read;
       const applied = apply(now.brand, command);
       if (!applied.ok) return { key, refusal: applied.refusal };
+      const wrong = shapeProblem(applied.brand, now.brand);
+      if (wrong !== null) {
+        log.error({ brand: brandId, wrong }, 'a change would have made a brand that cannot be read');
+        return { key, refusal: UNREADABLE };
+      }
       const seq = now.seq + 1;
       now = { brand: applied.brand, seq };
       places.set(key, seq);

@@ -5,6 +5,7 @@ import { apply } from '@/core/brand/commands/apply';
 import { keptCommand } from '@/core/brand/commands/commands';
 import { KeptBrand, type Brand } from '@/core/brand/document/document';
 import { database } from '../database/database';
+import { writer } from '../writing/writer';
 import { log } from '../http/log';
 import { onePerProcess } from '../database/one-per-process';
 import { Refused } from '../http/refused';
@@ -149,6 +150,9 @@ async function takeSnapshot(id: string): Promise<void> {
   held().set(id, { ...known, snapshot: known.seq });
   const { sequelize, Snapshot } = database();
   try {
+    // What cannot be read again replaces nothing: the log is replayed from the snapshot before.
+    const wrong = await writer().once('readAgain', id, () => Promise.resolve({ brand: known.brand }));
+    if (wrong !== null) throw new Error(`The brand ${id} cannot be read again after change ${known.seq}: ${wrong}`);
     await Snapshot.bulkCreate([{ brandId: id, seq: known.seq, document: known.brand }], { ignoreDuplicates: true });
     await sequelize.query(
       `DELETE FROM snapshots WHERE brand_id = :id AND seq < :seq AND seq / :each = :seq / :each
@@ -156,7 +160,7 @@ async function takeSnapshot(id: string): Promise<void> {
       { replacements: { id, seq: known.seq, each: SNAPSHOT_STAYS } },
     );
   } catch (error) {
-    log.warn({ error }, 'a snapshot could not be kept; the next one is tried after more changes');
+    log.error({ error }, 'a snapshot could not be kept; the next one is tried after more changes');
   } finally {
     atRest().delete(id);
   }

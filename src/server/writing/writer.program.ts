@@ -8,7 +8,7 @@ import workerpool from 'workerpool';
 import { ARCHIVE_LIMITS, type BrandArchive } from '@/core/archive/archive';
 import { openArchive, type OpenedArchive } from '@/core/archive/open';
 import { packArchive } from '@/core/archive/pack';
-import type { Brand } from '@/core/brand/document/document';
+import { Brand } from '@/core/brand/document/document';
 import { bundle, manifestFile, type KeptFiles, type ManifestEntry } from '@/core/release/bundle';
 import { sheetHtml, sheetPages, type SheetChoice, type SheetExtras } from '@/core/sheet/sheet';
 import { findingsOf, RULES } from '@/core/findings/rules';
@@ -43,6 +43,12 @@ function newErrors({ brand, before }: { brand: Brand; before?: Brand }): string[
   const found = (each: Brand) => ({ brand: each, findings: findingsOf(each, RULES, known) });
   const { came } = findingsSince(found(before!), found(brand));
   return came.filter(({ severity }) => severity === 'error').map(({ message }) => message);
+}
+
+/** Whether a document would be read again as it is kept: what is wrong with it in words, or null. */
+function readAgain({ brand }: { brand: Brand }): string | null {
+  const read = Brand.safeParse(brand);
+  return read.success ? null : read.error.issues[0]!.message;
 }
 
 /** A brand whole as one archive; null when it is larger than is taken again. */
@@ -121,7 +127,7 @@ function match({ watched, as }: { watched: WatchedRelease; as: 'json' | 'csv' | 
   return matchHtml(watched, sheetFonts(), day);
 }
 
-const jobs = { match, release, newErrors, pack, packBrand, openBrand, sheet, weight };
+const jobs = { readAgain, match, release, newErrors, pack, packBrand, openBrand, sheet, weight };
 
 export type WriterJobs = typeof jobs;
 

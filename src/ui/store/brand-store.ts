@@ -180,13 +180,13 @@ export function createBrandStore(opening: Opening): BrandStore {
     const label = shortened(command.label, LABEL_LENGTH);
     const named = { ...withFollowingNames(replica.brand, command), label };
     const { connected } = get();
-    const pending: Pending = { key: newId(), command: connected ? named : guarded(replica.brand, named) };
-    const result = enqueue(replica, pending);
+    const result = enqueue(replica, { key: newId(), command: connected ? named : guarded(replica.brand, named) });
     if ('refusal' in result) {
       tell(result.refusal);
       set({ brand: replica.brand });
       return null;
     }
+    const { pending } = result;
     keepOnDisk(pending);
     if (!connected) own.waits(pending.key);
     own.remember(pending);

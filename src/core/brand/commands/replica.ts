@@ -1,6 +1,6 @@
 import { apply } from './apply';
 import type { Brand } from '../document/document';
-import type { Command } from './commands';
+import { readyToSend, type Command } from './commands';
 
 /** A command with the key that lets the server recognise it when it comes twice. */
 export interface Pending {
@@ -32,13 +32,23 @@ export interface Dropped {
   readonly refusal: string;
 }
 
-/** Applies a command of this page at once, to be sent. */
-export function enqueue(replica: Replica, pending: Pending): { replica: Replica; inverse: Command } | { refusal: string } {
-  const applied = apply(replica.brand, pending.command);
+/** What became of a command of this page. */
+export type Enqueued =
+  | { readonly replica: Replica; readonly inverse: Command; readonly pending: Pending }
+  /** The sentence that refuses it. */
+  | { readonly refusal: string };
+
+/** Applies a command of this page at once, as it is to be sent. */
+export function enqueue(replica: Replica, { key, command }: Pending): Enqueued {
+  const read = readyToSend(command);
+  if (typeof read === 'string') return { refusal: read };
+  const applied = apply(replica.brand, read);
   if (!applied.ok) return { refusal: applied.refusal };
+  const pending = { key, command: read };
   return {
     replica: { ...replica, pending: [...replica.pending, pending], brand: applied.brand },
     inverse: applied.inverse,
+    pending,
   };
 }
 

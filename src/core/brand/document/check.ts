@@ -1,7 +1,7 @@
-import type { Brand } from './brand-shape';
+import { BrandShape, type Brand } from './brand-shape';
 import { findCycle, ringWords } from './circles';
-import { byId, entitiesOf, KIND_NAMES, KINDS, labelOf, listOf, referencesOf, usersOf, type Entity } from './kinds';
-import type { KindName, Reference, User } from './kinds';
+import { byId, entitiesOf, FIELD_NAMES, KIND_NAMES, KINDS, labelOf, listOf, ownOf, referencesOf, usersOf } from './kinds';
+import type { Entity, KindName, Reference, User } from './kinds';
 import { sourcesOf, type Token } from './token-shape';
 
 /** What does not hold in a document, although every part of it has its shape. */
@@ -43,6 +43,21 @@ export function* problemsOf(brand: Brand, before: Brand | null): Generator<Probl
       if (reference.firm && !changes.get(user)!.changed.includes(entity)) yield { what: 'lost', kind: user, entity, reference };
   }
   yield* circles(brand, before, changes.get('token')!.changed as readonly Token[]);
+}
+
+/** What in a document has not the shape of its kind, in words; null when all has. @param before a document that is known to be right */
+export function shapeProblem(brand: Brand, before: Brand): string | null {
+  for (const name of FIELD_NAMES) {
+    const read = brand[name] === before[name] ? null : BrandShape.shape[name].safeParse(brand[name]);
+    if (read?.success === false) return `${name}: ${read.error.issues[0]!.message}`;
+  }
+  for (const kind of KIND_NAMES) {
+    for (const entity of changeOf(brand, before, kind).changed) {
+      const read = KINDS[kind].own.safeParse(ownOf(kind, entity));
+      if (!read.success) return `${labelOf(kind, entity)}: ${read.error.issues[0]!.message}`;
+    }
+  }
+  return null;
 }
 
 /** How the entities of a kind differ from those of an earlier document. */

@@ -15,21 +15,14 @@ function someOf(shape: Readonly<Record<string, z.ZodType>>): z.ZodObject {
   return z.strictObject(Object.fromEntries(fields));
 }
 
-/** The shape of what an entity has itself, without those that it holds: a palette without its swatches. */
-function ownShape(kind: KindName): Readonly<Record<string, z.ZodType>> {
-  const held = new Set(KIND_NAMES.filter((other) => KINDS[other].within === kind).map((other) => KINDS[other].list));
-  return Object.fromEntries(Object.entries<z.ZodType>(KINDS[kind].schema.shape).filter(([name]) => !held.has(name)));
-}
-
 const wholes = z.discriminatedUnion(
   'kind',
-  oneOfEach((kind) => z.strictObject({ kind: z.literal(kind), entity: z.strictObject(ownShape(kind)) })),
+  oneOfEach((kind) => z.strictObject({ kind: z.literal(kind), entity: KINDS[kind].own })),
 );
 const edits = z.discriminatedUnion(
   'kind',
   oneOfEach((kind) => {
-    const { id: _id, ...shape } = ownShape(kind);
-    const some = someOf(shape);
+    const some = someOf(KINDS[kind].own.omit({ id: true }).shape);
     return z.strictObject({ kind: z.literal(kind), id: EntityId, set: some, was: some });
   }),
 );

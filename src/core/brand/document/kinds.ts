@@ -38,6 +38,8 @@ export interface Kind {
   /** The kind whose entities hold them; the brand itself, where none is said. */
   readonly within?: 'palette';
   readonly schema: z.ZodObject;
+  /** The shape of what one has itself, without those that it holds. */
+  readonly own: z.ZodObject;
   /** One of them and many, in words. */
   readonly one: string;
   readonly many: string;
@@ -62,7 +64,8 @@ export interface Kind {
   readonly wrong?: (entity: Entity) => string | null;
 }
 
-interface KindOf<T> extends Omit<Kind, 'label' | 'fixed' | 'references' | 'refuses' | 'wrong' | 'unique'> {
+interface KindOf<T> extends Omit<Kind, 'own' | 'label' | 'fixed' | 'references' | 'refuses' | 'wrong' | 'unique'> {
+  readonly own?: z.ZodObject;
   readonly label: keyof T & string;
   readonly fixed?: readonly (keyof T)[];
   readonly references?: (entity: T) => Reference[];
@@ -73,7 +76,7 @@ interface KindOf<T> extends Omit<Kind, 'label' | 'fixed' | 'references' | 'refus
 
 /** An entry of the table, written with the type of its entities and read without. */
 function kind<T extends Entity>(entry: KindOf<T>): Kind {
-  return { references: () => [], ...entry } as unknown as Kind;
+  return { references: () => [], own: entry.schema, ...entry } as unknown as Kind;
 }
 
 const firm = (to: KindName, id: string, ...path: (string | number)[]): Reference => ({ path, to, id, firm: true });
@@ -84,6 +87,7 @@ export const KINDS: Readonly<Record<KindName, Kind>> = {
   palette: kind<Palette>({
     list: 'palettes',
     schema: Palette,
+    own: Palette.omit({ swatches: true }),
     one: 'palette',
     many: 'palettes',
     label: 'name',
@@ -286,6 +290,13 @@ export function byId<T extends Entity>(list: readonly T[]): ReadonlyMap<string, 
 /** What an entity is called. */
 export function labelOf(name: KindName, entity: Entity): string {
   return String((entity as unknown as Record<string, unknown>)[KINDS[name].label]);
+}
+
+/** What an entity has itself, without those that it holds. */
+export function ownOf(name: KindName, entity: Entity): Entity {
+  const { own, schema } = KINDS[name];
+  if (own === schema) return entity;
+  return { id: entity.id, ...Object.fromEntries(Object.entries(entity).filter(([field]) => field in own.shape)) };
 }
 
 const known = new WeakMap<Entity, readonly Reference[]>();

@@ -1,7 +1,7 @@
 import type { Brand } from '../document/brand-shape';
 import { canonical } from '../document/canonical';
 import type { BrandDifference, Order } from '../document/difference';
-import { byId, entitiesOf, FIELD_NAMES, KIND_NAMES, KINDS, listOf, type Entity, type KindName } from '../document/kinds';
+import { byId, entitiesOf, FIELD_NAMES, KIND_NAMES, KINDS, listOf, ownOf, type Entity, type KindName } from '../document/kinds';
 
 /** All in which a brand is another than it was. */
 export function differenceOf(then: Brand, now: Brand): BrandDifference {
@@ -18,10 +18,10 @@ export function differenceOf(then: Brand, now: Brand): BrandDifference {
     for (const [id, entity] of here) {
       const was = old.get(id);
       if (was === entity) continue;
-      if (!was) difference.added.push({ kind, entity: own(kind, entity) });
-      else difference.edited.push(...editOf(kind, own(kind, was), own(kind, entity)));
+      if (!was) difference.added.push({ kind, entity: ownOf(kind, entity) });
+      else difference.edited.push(...editOf(kind, ownOf(kind, was), ownOf(kind, entity)));
     }
-    for (const [id, entity] of old) if (!here.has(id)) difference.removed.push({ kind, entity: own(kind, entity) });
+    for (const [id, entity] of old) if (!here.has(id)) difference.removed.push({ kind, entity: ownOf(kind, entity) });
     difference.orders.push(...ordersOf(then, now, kind));
   }
   return difference;
@@ -41,13 +41,6 @@ function changeOf(was: object, now: object, names: Iterable<string>) {
     before![name] = old;
   }
   return { set: set!, was: before! };
-}
-
-/** What an entity has itself, without those that it holds. */
-function own(kind: KindName, entity: Entity): Entity {
-  const held = KIND_NAMES.find((other) => KINDS[other].within === kind);
-  if (!held) return entity;
-  return Object.fromEntries(Object.entries(entity).filter(([name]) => name !== KINDS[held].list)) as unknown as Entity;
 }
 
 /** Lists in which other ids stand, or in another order. */
