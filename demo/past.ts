@@ -57,7 +57,7 @@ export const PAST: DemoPast = {
       signedBy: ['Petra'],
     },
   ],
-  rule: { approvals: 1, releasers: 'owners and editors', newErrors: 'told' },
+  rule: { approvals: 1, releasers: 'owners and editors', newErrors: 'told', byMakers: 'owners' },
   signOffs: [
     {
       id: 'demo-signoff-1',

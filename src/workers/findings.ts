@@ -17,6 +17,11 @@ export class FindingWorker {
     return this.failing(this.remote.find(await this.follow(brand)));
   }
 
+  /** What is found in one state of a brand and was not in an earlier one, and what no longer is. */
+  since(before: Brand, now: Brand): Promise<{ readonly came: readonly Finding[]; readonly went: readonly Finding[] }> {
+    return this.failing(this.remote.since(before, now));
+  }
+
   /** What writing the destinations finds, of the brand that was asked about last. */
   ofDestinations(): Promise<readonly Finding[]> {
     return this.failing(this.remote.ofDestinations());

@@ -5,9 +5,11 @@ import type { Brand } from '@/core/brand/document/document';
 import type { Finding } from '@/core/findings/finding';
 import { Finder, mendOf } from '@/core/findings/rules';
 import { tokensNarrowed, tokensWritten } from '@/core/formats/registry';
+import { findingsSince } from '@/core/findings/since';
 import { destinationFindings } from '@/core/release/problems';
 
-const finder = new Finder({ written: tokensWritten, narrow: tokensNarrowed });
+const known = { written: tokensWritten, narrow: tokensNarrowed };
+const finder = new Finder(known);
 let brand: Brand | null = null;
 
 const api = {
@@ -19,6 +21,10 @@ const api = {
   find(patch: BrandPatch | null): Finding[] {
     if (patch) brand = patched(brand!, patch);
     return finder.find(brand!);
+  },
+  /** What is found in one state and was not in an earlier one, and the other way round. */
+  since(before: Brand, now: Brand): ReturnType<typeof findingsSince> {
+    return findingsSince(before, now, known);
   },
   /** What writing its destinations finds. */
   ofDestinations(): Finding[] {

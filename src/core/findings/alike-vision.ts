@@ -17,24 +17,28 @@ export const alikeVision: Rule = {
   id: 'alike-vision',
   title: 'Categories that some eyes do not tell apart',
   looksAt: alike.looksAt,
-  find(brand) {
+  find(brand, known) {
     const pairs = categorySets(brand).flatMap((set) => {
       // What is alike to everybody is said once.
-      const said = new Set(alikePairs(set, ['normal'], APART).map(({ one, two }) => `${one.id} ${two.id}`));
-      return alikePairs(set, DICHROMATS, APART_FOR_ALL).filter(({ one, two }) => !said.has(`${one.id} ${two.id}`));
+      const said = new Set(alikePairs(set, ['normal'], APART, known).map(({ one, two }) => `${one.id} ${two.id}`));
+      return alikePairs(set, DICHROMATS, APART_FOR_ALL, known).filter(({ one, two }) => !said.has(`${one.id} ${two.id}`));
     });
     pairs.sort((one, two) => one.distance - two.distance);
-    return worst(pairs, (pair) => {
-      const { set, one, two, distance, vision } = pair;
-      const value = Math.floor(distance * 10) / 10;
-      return finding(
-        'alike-vision',
-        'warning',
-        `${set.words}: to ${WHO[vision]} ${one.name} and ${two.name} are ΔE ${value.toFixed(1)} apart, and ${APART_FOR_ALL} tell them.`,
-        subjectOf(pair),
-        { value, limit: APART_FOR_ALL, moved: two.name, vision },
-      );
-    });
+    return worst(
+      pairs,
+      (pair) => {
+        const { set, one, two, distance, vision } = pair;
+        const value = Math.floor(distance * 10) / 10;
+        return finding(
+          'alike-vision',
+          'warning',
+          `${set.words}: to ${WHO[vision]} ${one.name} and ${two.name} are ΔE ${value.toFixed(1)} apart, and ${APART_FOR_ALL} tell them.`,
+          subjectOf(pair),
+          { value, limit: APART_FOR_ALL, moved: two.name, vision },
+        );
+      },
+      known,
+    );
   },
   mend: apartMend('Move all apart'),
 };

@@ -8,20 +8,24 @@ export const alike: Rule = {
   id: 'alike',
   title: 'Categories that look alike',
   looksAt: ['palettes', 'tokens', 'themes', 'fields'],
-  find(brand) {
-    const pairs = categorySets(brand).flatMap((set) => alikePairs(set, ['normal'], APART));
+  find(brand, known) {
+    const pairs = categorySets(brand).flatMap((set) => alikePairs(set, ['normal'], APART, known));
     pairs.sort((one, two) => one.distance - two.distance);
-    return worst(pairs, (pair) => {
-      const { set, one, two, distance } = pair;
-      const value = Math.floor(distance * 10) / 10;
-      return finding(
-        'alike',
-        'warning',
-        `${set.words}: ${one.name} and ${two.name} are ΔE ${value.toFixed(1)} apart, and a chart wants ${APART}.`,
-        subjectOf(pair),
-        { value, limit: APART, moved: two.name },
-      );
-    });
+    return worst(
+      pairs,
+      (pair) => {
+        const { set, one, two, distance } = pair;
+        const value = Math.floor(distance * 10) / 10;
+        return finding(
+          'alike',
+          'warning',
+          `${set.words}: ${one.name} and ${two.name} are ΔE ${value.toFixed(1)} apart, and a chart wants ${APART}.`,
+          subjectOf(pair),
+          { value, limit: APART, moved: two.name },
+        );
+      },
+      known,
+    );
   },
   mend: apartMend('Move all apart'),
 };

@@ -11,7 +11,7 @@ export const arms: Rule = {
   id: 'arms',
   title: 'Diverging palettes with unequal arms',
   looksAt: ['palettes'],
-  find: ({ palettes }) =>
+  find: ({ palettes }, known) =>
     worst(
       palettes.flatMap((palette) => {
         if (palette.kind !== 'diverging' || palette.swatches.length < LEAST) return [];
@@ -35,6 +35,7 @@ export const arms: Rule = {
           { value, limit: ENDS, name: palette.name },
         );
       },
+      known,
     ),
   mend: {
     all: 'Give all arms the same lightness',

@@ -6,7 +6,8 @@ import { labD65, srgbToLabD65, type LabD65 } from '../colour/lab';
 import { readColour, type ReadColour } from '../colour/read';
 import { seenAs, type Vision } from '../colour/vision';
 import type { Subject } from './finding';
-import { MOST_TOLD } from './worst';
+import type { Known } from './finding';
+import { mostOf } from './worst';
 
 /** ΔE2000 below which two colours of a chart are not told apart at a glance (common practice). */
 export const APART = 10;
@@ -78,11 +79,11 @@ export interface AlikePair {
 }
 
 /** Pairs of a set that are closer than a limit of ΔE2000 to some eyes, each with those that tell it least; the closest first. */
-export function alikePairs(set: CategorySet, visions: readonly Vision[], limit: number): AlikePair[] {
+export function alikePairs(set: CategorySet, visions: readonly Vision[], limit: number, known: Known): AlikePair[] {
   const pairs = new Map<string, AlikePair>();
   for (const vision of visions) {
     const labs = set.categories.map(({ colour }) => labAs(colour, vision));
-    for (const { one, two, distance } of closePairs(labs, limit, MOST_TOLD + 1)) {
+    for (const { one, two, distance } of closePairs(labs, limit, mostOf(known) + 1)) {
       const key = `${one} ${two}`;
       if ((pairs.get(key)?.distance ?? Infinity) > distance)
         pairs.set(key, { set, one: set.categories[one]!, two: set.categories[two]!, distance, vision });

@@ -9,9 +9,9 @@ export const contrastEnhanced: Rule = {
   id: 'contrast-enhanced',
   title: 'Texts below the enhanced contrast',
   looksAt: ['palettes', 'tokens', 'themes'],
-  find(brand) {
+  find(brand, known) {
     const [promising, others] = [true, false].map((promised) =>
-      worstBelow(brand, textsOf(brand), (text) => groundsOf(brand, text), ENHANCED_RATIO, {
+      worstBelow(brand, textsOf(brand), (text) => groundsOf(brand, text), ENHANCED_RATIO, known, {
         themes: brand.themes.filter(({ enhanced = false }) => enhanced === promised),
         least: TEXT_RATIO,
       }),
@@ -22,11 +22,13 @@ export const contrastEnhanced: Rule = {
       ...worst(
         promising.pairs,
         tell('error', ({ theme }) => `${theme.name} promises`),
+        known,
         promising.more,
       ),
       ...worst(
         others.pairs,
         tell('note', () => 'the enhanced level wants'),
+        known,
         others.more,
       ),
     ];

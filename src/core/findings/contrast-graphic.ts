@@ -18,12 +18,17 @@ export const contrastGraphic: Rule = {
   id: 'contrast-graphic',
   title: 'Graphics that cannot be made out',
   looksAt: ['palettes', 'tokens', 'themes'],
-  find(brand) {
+  find(brand, known) {
     const seen = brand.tokens.filter((token) => isGraphic(brand, token));
     return (['warning', 'note'] as const).flatMap((severity) => {
       const tokens = seen.filter((token) => weightOf(token) === severity);
-      const { pairs, more } = worstBelow(brand, tokens, (token) => groundsOfGraphic(brand, token), GRAPHIC_RATIO);
-      return worst(pairs, (pair) => contrastFinding('contrast-graphic', severity, pair, GRAPHIC_RATIO, 'a graphic wants'), more);
+      const { pairs, more } = worstBelow(brand, tokens, (token) => groundsOfGraphic(brand, token), GRAPHIC_RATIO, known);
+      return worst(
+        pairs,
+        (pair) => contrastFinding('contrast-graphic', severity, pair, GRAPHIC_RATIO, 'a graphic wants'),
+        known,
+        more,
+      );
     });
   },
   mend: contrastMend('Make all of them stand out', GRAPHIC_RATIO, groundsOfGraphic),

@@ -9,9 +9,9 @@ export const contrastText: Rule = {
   id: 'contrast-text',
   title: 'Texts that cannot be read',
   looksAt: ['palettes', 'tokens', 'themes'],
-  find(brand) {
-    const { pairs, more } = worstBelow(brand, textsOf(brand), (text) => groundsOf(brand, text), TEXT_RATIO);
-    return worst(pairs, (pair) => contrastFinding('contrast-text', 'error', pair, TEXT_RATIO, 'text wants'), more);
+  find(brand, known) {
+    const { pairs, more } = worstBelow(brand, textsOf(brand), (text) => groundsOf(brand, text), TEXT_RATIO, known);
+    return worst(pairs, (pair) => contrastFinding('contrast-text', 'error', pair, TEXT_RATIO, 'text wants'), known, more);
   },
   mend: {
     ...contrastMend('Make all readable', TEXT_RATIO, groundsOf),

@@ -5,7 +5,8 @@ import type { Theme } from '../brand/document/theme-shape';
 import type { Token } from '../brand/document/token-shape';
 import { groundsOf } from '../brand/reading/grounds';
 import { resolveTheme } from '../brand/reading/resolve';
-import { MOST_TOLD } from './worst';
+import type { Known } from './finding';
+import { mostOf } from './worst';
 
 /** WCAG 2.2, success criterion 1.4.3 (AA): text of ordinary size. */
 export const TEXT_RATIO = 4.5;
@@ -79,6 +80,7 @@ export function worstBelow(
   tokens: readonly Token[],
   grounds: (token: Token) => readonly Token[],
   limit: number,
+  known: Known,
   { themes = brand.themes, least = 0 }: { readonly themes?: readonly Theme[]; readonly least?: number } = {},
 ): { readonly pairs: Pair[]; readonly more: number } {
   // Counted first, by how bad they are, to know how bad a pair must be to be among the worst.
@@ -90,7 +92,7 @@ export function worstBelow(
     counts[((ratio / limit) * SHARES) | 0]!++;
   });
   let last = 0;
-  for (let sum = counts[0]!; sum < Math.min(all, MOST_TOLD); sum += counts[++last]!);
+  for (let sum = counts[0]!; sum < Math.min(all, mostOf(known)); sum += counts[++last]!);
   const pairs: Pair[] = [];
   if (all > 0)
     eachRatio(brand, tokens, grounds, themes, (ratio, theme, text, textColour, { surface, colour }) => {
@@ -98,7 +100,7 @@ export function worstBelow(
         pairs.push({ theme, text, surface, textColour, surfaceColour: colour, ratio });
     });
   pairs.sort((one, two) => one.ratio - two.ratio);
-  const told = pairs.slice(0, MOST_TOLD);
+  const told = pairs.slice(0, mostOf(known));
   return { pairs: told, more: all - told.length };
 }
 

@@ -67,6 +67,8 @@ export interface Finding {
 export interface Known {
   /** Which tokens a destination writes; without it nothing can be said of what goes nowhere. */
   readonly written?: TokensWritten;
+  /** How many findings of a rule are told one by one; 500, where nothing is said. */
+  readonly most?: number;
   /** Which tokens a destination writes into a file that holds sRGB and nothing beyond it. */
   readonly narrow?: TokensWritten;
 }

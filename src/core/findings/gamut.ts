@@ -8,7 +8,8 @@ export const gamut: Rule = {
   id: 'gamut',
   title: 'Outside what a destination holds',
   looksAt: ['palettes', 'tokens', 'themes', 'destinations'],
-  find(brand, { narrow }) {
+  find(brand, known) {
+    const { narrow } = known;
     if (!narrow) return [];
     /** Names of the destinations that write a token in sRGB only. */
     const to = new Map<string, string[]>();
@@ -41,11 +42,14 @@ export const gamut: Rule = {
       }
     }
     const list = [...found.values()].sort((one, two) => two.clipped - one.clipped);
-    return worst(list, ({ clipped, words, tokens, theme, swatch }) =>
-      finding('gamut', 'warning', words, swatch === null ? { theme, tokens } : { tokens, swatches: [swatch] }, {
-        value: Math.ceil(clipped * 1000) / 1000,
-        limit: 0,
-      }),
+    return worst(
+      list,
+      ({ clipped, words, tokens, theme, swatch }) =>
+        finding('gamut', 'warning', words, swatch === null ? { theme, tokens } : { tokens, swatches: [swatch] }, {
+          value: Math.ceil(clipped * 1000) / 1000,
+          limit: 0,
+        }),
+      known,
     );
   },
   mend: {

@@ -4,7 +4,7 @@ import { closePairs } from '../colour/close-pairs';
 import { readColour } from '../colour/read';
 import { labAs } from './categories';
 import { finding, type Rule } from './finding';
-import { MOST_TOLD, worst } from './worst';
+import { mostOf, worst } from './worst';
 
 /** ΔE2000 that is about just noticeable side by side (common practice). */
 export const JUST_NOTICEABLE = 1;
@@ -17,25 +17,29 @@ export const nearDuplicate: Rule = {
   id: 'near-duplicate',
   title: 'All but the same',
   looksAt: ['palettes'],
-  find(brand) {
+  find(brand, known) {
     const places = [...swatchesOf(brand).values()];
     const labs = places.map(({ swatch }) => labAs(readColour(swatch.value)!, 'normal'));
-    const pairs = closePairs(labs, JUST_NOTICEABLE, 4 * MOST_TOLD).flatMap(({ one, two, distance }) =>
+    const pairs = closePairs(labs, JUST_NOTICEABLE, 4 * mostOf(known)).flatMap(({ one, two, distance }) =>
       isMeant(places[one]!, places[two]!, distance) ? [] : [{ one: places[one]!, two: places[two]!, distance }],
     );
-    return worst(pairs, ({ one, two, distance }) => {
-      const value = Math.floor(distance * 100) / 100;
-      const name = ({ palette, swatch }: SwatchPlace) => `${palette.name} / ${swatch.name}`;
-      return finding(
-        'near-duplicate',
-        'note',
-        distance === 0
-          ? `${name(one)} and ${name(two)} are the same colour.`
-          : `${name(one)} and ${name(two)} are ΔE ${value.toFixed(2)} apart, which nobody sees.`,
-        { swatches: [one.swatch.id, two.swatch.id] },
-        { value, limit: JUST_NOTICEABLE, stays: one.swatch.name, goes: two.swatch.name },
-      );
-    });
+    return worst(
+      pairs,
+      ({ one, two, distance }) => {
+        const value = Math.floor(distance * 100) / 100;
+        const name = ({ palette, swatch }: SwatchPlace) => `${palette.name} / ${swatch.name}`;
+        return finding(
+          'near-duplicate',
+          'note',
+          distance === 0
+            ? `${name(one)} and ${name(two)} are the same colour.`
+            : `${name(one)} and ${name(two)} are ΔE ${value.toFixed(2)} apart, which nobody sees.`,
+          { swatches: [one.swatch.id, two.swatch.id] },
+          { value, limit: JUST_NOTICEABLE, stays: one.swatch.name, goes: two.swatch.name },
+        );
+      },
+      known,
+    );
   },
   mend: {
     all: 'Make one of each',

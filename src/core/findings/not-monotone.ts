@@ -12,7 +12,7 @@ export const notMonotone: Rule = {
   id: 'not-monotone',
   title: 'Series that go back in lightness',
   looksAt: ['palettes'],
-  find: ({ palettes }) =>
+  find: ({ palettes }, known) =>
     worst(
       palettes.flatMap((palette) => {
         if (palette.kind !== 'sequential' || palette.swatches.length < LEAST) return [];
@@ -32,6 +32,7 @@ export const notMonotone: Rule = {
           { value: back.length, limit: 0, name: palette.name },
         );
       },
+      known,
     ),
   mend: {
     all: 'Give all a lightness that goes on',

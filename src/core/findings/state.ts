@@ -17,7 +17,7 @@ export const state: Rule = {
   id: 'state',
   title: 'States that are not told from rest',
   looksAt: ['palettes', 'tokens', 'themes'],
-  find(brand) {
+  find(brand, known) {
     const pairs = brand.themes.flatMap((theme) => {
       const resolved = resolveTheme(brand, theme.id);
       return statesOf(brand).flatMap(({ token, rest }) => {
@@ -29,16 +29,20 @@ export const state: Rule = {
       });
     });
     pairs.sort((one, two) => one.distance - two.distance);
-    return worst(pairs, ({ theme, token, rest, distance }) => {
-      const value = Math.floor(distance * 1000) / 1000;
-      return finding(
-        'state',
-        'warning',
-        `${token.path} in ${theme.name} cannot be told from ${rest.path}: ΔE-OK ${value.toFixed(3)}, and ${SEEN} is just noticeable.`,
-        { theme: theme.id, tokens: [token.id, rest.id] },
-        { value, limit: SEEN, text: token.path },
-      );
-    });
+    return worst(
+      pairs,
+      ({ theme, token, rest, distance }) => {
+        const value = Math.floor(distance * 1000) / 1000;
+        return finding(
+          'state',
+          'warning',
+          `${token.path} in ${theme.name} cannot be told from ${rest.path}: ΔE-OK ${value.toFixed(3)}, and ${SEEN} is just noticeable.`,
+          { theme: theme.id, tokens: [token.id, rest.id] },
+          { value, limit: SEEN, text: token.path },
+        );
+      },
+      known,
+    );
   },
   mend: {
     all: 'Make all of them differ',

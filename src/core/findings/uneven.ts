@@ -19,7 +19,7 @@ export const uneven: Rule = {
   id: 'uneven',
   title: 'Series with unequal steps',
   looksAt: ['palettes'],
-  find: ({ palettes }) =>
+  find: ({ palettes }, known) =>
     worst(
       palettes
         .flatMap((palette) => {
@@ -42,6 +42,7 @@ export const uneven: Rule = {
           { value, limit: UNEVEN, name: palette.name },
         );
       },
+      known,
     ),
   mend: {
     all: 'Make all steps equal',

@@ -15,11 +15,13 @@ export const ReleaseRule = z.strictObject({
   releasers: z.enum(['owners', 'owners and editors']),
   /** Whether an error that the last release did not have stops it. */
   newErrors: z.enum(['told', 'stop']),
+  /** Whether an approval counts of somebody who made some of the changes: everybody's, that of owners, or nobody's. */
+  byMakers: z.enum(['count', 'owners', 'none']).default('owners'),
 });
 export type ReleaseRule = z.output<typeof ReleaseRule>;
 
 /** The rule of a brand for which nobody has made one. */
-export const OPEN_RULE: ReleaseRule = { approvals: 0, releasers: 'owners and editors', newErrors: 'told' };
+export const OPEN_RULE: ReleaseRule = { approvals: 0, releasers: 'owners and editors', newErrors: 'told', byMakers: 'owners' };
 
 const remarkText = z
   .string()
@@ -68,6 +70,8 @@ export interface SignOff {
   readonly release: number | null;
   /** The oldest first. */
   readonly remarks: readonly Remark[];
+  /** Ids of those who made some of its changes, and whose approval therefore does not count by the rule. */
+  readonly makers: readonly string[];
 }
 
 /** The last verdict of each person: a later one replaces what they said before. */
@@ -85,10 +89,17 @@ export function unseenSince(then: Brand, now: Brand): Set<string> {
   return new Set(compareBrands(then, now).map(({ id }) => id));
 }
 
-/** The approvals that count for the brand as it is now. @param seen the brand after the change with a number */
-export function standingApprovals(remarks: readonly Remark[], seen: (seq: number) => Brand | undefined, now: Brand): Remark[] {
-  return verdictsOf(remarks).filter(({ kind, seq }) => {
-    if (kind !== 'approve') return false;
+/**
+ * The approvals that count for the brand as it is now: by people who saw just that, and who made none of it where the rule asks for somebody else.
+ * @param seen the brand after the change with a number
+ */
+export function standingApprovals(
+  { remarks, makers }: Pick<SignOff, 'remarks' | 'makers'>,
+  seen: (seq: number) => Brand | undefined,
+  now: Brand,
+): Remark[] {
+  return verdictsOf(remarks).filter(({ kind, seq, person }) => {
+    if (kind !== 'approve' || makers.includes(person)) return false;
     const then = seen(seq);
     return then !== undefined && unseenSince(then, now).size === 0;
   });
@@ -106,8 +117,14 @@ export function wantedBy(rule: ReleaseRule, role: Role, open: SignOff | null, ap
   if (asking.length > 0) return `${asking.map(({ by }) => by).join(' and ')} asked for changes; a release wants their approval.`;
   const missing = rule.approvals - approvals.length;
   if (missing <= 0) return null;
-  const late = verdictsOf(open.remarks).length > approvals.length ? ', for earlier approvals did not see the latest changes' : '';
-  return `${people(missing, approvals.length > 0)} ${missing === 1 ? 'has' : 'have'} to approve it${late}.`;
+  const others = verdictsOf(open.remarks).filter((remark) => !approvals.includes(remark));
+  const makers = others.filter(({ person }) => open.makers.includes(person)).map(({ by }) => by);
+  const why = [
+    ...(others.length > makers.length ? ['earlier approvals did not see the latest changes'] : []),
+    ...(makers.length > 0 ? [`${makers.join(' and ')} made some of the changes`] : []),
+  ];
+  const because = why.length > 0 ? `, for ${why.join(', and ')}` : '';
+  return `${people(missing, approvals.length > 0)} ${missing === 1 ? 'has' : 'have'} to approve it${because}.`;
 }
 
 function people(count: number, more = false): string {

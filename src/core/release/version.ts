@@ -19,14 +19,14 @@ const KNOWN_BY_NAME: readonly Difference['what'][] = ['token', 'theme', 'palette
  */
 export function proposedStep(differences: readonly Difference[]): ProposedStep {
   const broken = differences.find(
-    ({ kind, what, was }) => KNOWN_BY_NAME.includes(what) && (kind === 'removed' || was !== undefined),
+    ({ kind, what, was }) => KNOWN_BY_NAME.includes(what) && kind !== 'reordered' && (kind === 'removed' || was !== undefined),
   );
   if (broken)
     return {
       step: 'major',
       why: `${broken.what} ${broken.was ?? broken.name} ${broken.kind === 'removed' ? 'is gone' : `is called ${broken.name}`}`,
     };
-  const added = differences.find(({ kind, what }) => kind === 'added' && what !== 'acceptance');
+  const added = differences.find(({ kind, what }) => kind === 'added' && what !== 'acceptance' && what !== 'brand');
   if (added) return { step: 'minor', why: `${added.what} ${added.name} is new` };
   return { step: 'patch', why: 'nothing is gone, renamed or new' };
 }

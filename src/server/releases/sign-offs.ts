@@ -38,7 +38,9 @@ export async function makeRule(person: PersonRow, brandId: string, rule: Release
   const { sequelize, Brand } = database();
   await sequelize.transaction(async (transaction) => {
     await Brand.update({ releaseRule: rule }, { where: { id: brandId }, transaction });
-    const about = `${rule.approvals} approvals, by ${rule.releasers}, new errors ${rule.newErrors === 'stop' ? 'stop it' : 'are told'}`;
+    const makers = { count: 'everybody’s', owners: 'those of owners', none: 'nobody’s' }[rule.byMakers];
+    const errors = rule.newErrors === 'stop' ? 'stop it' : 'are told';
+    const about = `${rule.approvals} approvals (of makers ${makers}), by ${rule.releasers}, new errors ${errors}`;
     await writeDownOf(person, brandId, { what: 'rule', about }, transaction);
     await announce({ brand: brandId, kind: 'signOff' }, transaction);
   });
@@ -54,6 +56,8 @@ export async function signOffsOf(brandId: string): Promise<SignOff[]> {
   const people = await Person.findAll({ where: { id: [...new Set(ids)] }, attributes: ['id', 'name'] });
   const names = new Map(people.map(({ id, name }) => [id, name]));
   const nameOf = (id: string) => names.get(id) ?? 'somebody';
+  const open = rows.find(({ outcome }) => outcome === null);
+  const makers = open ? await makersOf(brandId, open.since) : [];
   return rows.map(({ id, title, note, since, personId, at, outcome, release }) => ({
     id,
     title,
@@ -64,6 +68,7 @@ export async function signOffsOf(brandId: string): Promise<SignOff[]> {
     at: at.toISOString(),
     outcome,
     release,
+    makers: id === open?.id ? makers : [],
     remarks: said
       .filter(({ signOffId }) => signOffId === id)
       .map((remark) => ({
@@ -78,6 +83,23 @@ export async function signOffsOf(brandId: string): Promise<SignOff[]> {
         settledBy: remark.settledBy && nameOf(remark.settledBy),
       })),
   }));
+}
+
+/** Ids of those who made changes since a release and whose approval therefore does not count by the brand's rule. */
+async function makersOf(brandId: string, since: number): Promise<string[]> {
+  const { byMakers } = await ruleOf(brandId);
+  if (byMakers === 'count') return [];
+  const { Change, Release } = database();
+  const release = await Release.findOne({ where: { brandId, number: since }, attributes: ['seq'] });
+  const made = await Change.findAll({
+    where: { brandId, seq: { [Op.gt]: release?.seq ?? 0 } },
+    attributes: ['personId'],
+    group: 'personId',
+  });
+  const ids = made.map(({ personId }) => personId);
+  if (byMakers === 'none') return ids;
+  const roles = await rolesFor(brandId, ids);
+  return ids.filter((id) => roles.get(id) !== 'owner');
 }
 
 /** Asks others to look at what has changed since the last release. An id that is there already is answered as done. */
@@ -182,8 +204,9 @@ export async function mustBeSigned(role: Role, { brand }: Standing): Promise<Sig
   const seqs = [...new Set(counted.flatMap(({ kind, seq }) => (kind === 'approve' ? [seq] : [])))];
   const documents = new Map<number, Brand>();
   for (const seq of seqs) documents.set(seq, await documentAt(brand.id, seq));
-  const approvals = standingApprovals(counted, (seq) => documents.get(seq), brand);
-  const wanted = wantedBy(rule, role, open && { ...open, remarks: counted }, approvals);
+  const counting = open && { ...open, remarks: counted };
+  const approvals = counting ? standingApprovals(counting, (seq) => documents.get(seq), brand) : [];
+  const wanted = wantedBy(rule, role, counting, approvals);
   if (wanted) throw new Refused(409, `Nothing was released: ${wanted}`);
   const signOff = open && { id: open.id, remarks: open.remarks.length };
   return { rule, signOff, by: approvals.map(({ by }) => by) };

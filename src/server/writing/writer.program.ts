@@ -11,7 +11,6 @@ import { packArchive } from '@/core/archive/pack';
 import { Brand } from '@/core/brand/document/document';
 import { bundle, manifestFile, type KeptFiles, type ManifestEntry } from '@/core/release/bundle';
 import { sheetHtml, sheetPages, type SheetChoice, type SheetExtras } from '@/core/sheet/sheet';
-import { findingsOf, RULES } from '@/core/findings/rules';
 import { findingsSince } from '@/core/findings/since';
 import { tokensNarrowed, tokensWritten } from '@/core/formats/registry';
 import { csvOf } from '@/core/screens/match-csv';
@@ -40,8 +39,7 @@ async function release({ brand, version, kept = new Map() }: { brand: Brand; ver
 /** Sentences of the errors that the rules find in a brand and did not find in it as it was before. */
 function newErrors({ brand, before }: { brand: Brand; before?: Brand }): string[] {
   const known = { written: tokensWritten, narrow: tokensNarrowed };
-  const found = (each: Brand) => ({ brand: each, findings: findingsOf(each, RULES, known) });
-  const { came } = findingsSince(found(before!), found(brand));
+  const { came } = findingsSince(before!, brand, known);
   return came.filter(({ severity }) => severity === 'error').map(({ message }) => message);
 }
 

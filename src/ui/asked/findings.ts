@@ -1,10 +1,12 @@
 import { useEffect } from 'react';
 import { create } from 'zustand';
 import type { Command } from '@/core/brand/commands/commands';
+import { useQuery } from '@tanstack/react-query';
 import type { Brand } from '@/core/brand/document/document';
 import type { Finding } from '@/core/findings/finding';
 import { FindingWorker } from '@/workers/findings';
 import { useBrand } from '../store/brand-context';
+import type { Released } from '../store/brand-state';
 import { tell } from '../notices';
 
 interface Findings {
@@ -77,14 +79,21 @@ export function useDestinationFindings(): void {
   }, [of]);
 }
 
-/** What the rules find in another state of a brand, such as one that was released. Looked for beside the page. */
-export async function findingsOf(brand: Brand): Promise<readonly Finding[]> {
-  const own = new FindingWorker();
-  try {
-    return await own.find(brand);
-  } finally {
-    own.close();
-  }
+/** What the rules find now and did not find in the last release, and what they no longer find: looked for beside the page. */
+export function useFindingsSince(release: Released | null) {
+  const { id, replica } = useBrand((state) => ({ id: state.id, replica: state.replica }));
+  return useQuery({
+    queryKey: ['findings since', id, release?.number, replica.seq, replica.pending.length],
+    enabled: release !== null,
+    queryFn: async () => {
+      const own = new FindingWorker();
+      try {
+        return await own.since(release!.document, replica.brand);
+      } finally {
+        own.close();
+      }
+    },
+  });
 }
 
 /** What would put findings of one rule right; null where nothing can be done. Looked for beside the page: it may take a while. */

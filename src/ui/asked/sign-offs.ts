@@ -96,7 +96,7 @@ export function useVerdicts(open: SignOff | null): {
         const seen = then.get(remark.seq);
         return { remark, unseen: seen ? unseenSince(seen, brand) : null };
       }),
-      approvals: standingApprovals(open?.remarks ?? [], (seq) => then.get(seq), brand),
+      approvals: open ? standingApprovals(open, (seq) => then.get(seq), brand) : [],
     };
   }, [last, seqs, documents, open, brand]);
 }

@@ -22,7 +22,7 @@ export function ChangeList({ before, after, theme, differences }: ChangeListProp
   const [then, now] = useMemo(() => [before && coloursOf(before, theme), coloursOf(after, theme)], [before, after, theme]);
   return (
     <ul className={css.list} aria-label="Changes" tabIndex={0}>
-      {differences.slice(0, LISTED).map(({ id, kind, name, was, what }) => (
+      {differences.slice(0, LISTED).map(({ id, kind, name, was, what, effect }) => (
         <li key={id}>
           <span>{kind}</span>
           <Patches before={then?.(id) ?? null} after={now(id)} />
@@ -32,6 +32,7 @@ export function ChangeList({ before, after, theme, differences }: ChangeListProp
             {what}
             <Moved before={then?.(id) ?? null} after={now(id)} />
           </small>
+          {effect && <em>{effect}</em>}
         </li>
       ))}
       {differences.length > LISTED && <li>and {differences.length - LISTED} more</li>}

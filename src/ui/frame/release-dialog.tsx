@@ -6,12 +6,13 @@ import { compareBrands } from '@/core/brand/history/compare';
 import { may } from '@/core/brand/roles';
 import { textPairs } from '@/core/findings/contrast';
 import type { Bundle } from '@/core/release/bundle';
-import { wantedBy } from '@/core/release/sign-off';
+import { wantedBy, type ReleaseRule } from '@/core/release/sign-off';
 import { nextVersion, proposedStep, VERSION_STEPS, type VersionStep } from '@/core/release/version';
 import { useBrand } from '../store/brand-context';
-import { waitingCount } from '../store/brand-state';
+import { waitingCount, type Released } from '../store/brand-state';
 import { keptFiles } from '../asked/kept-files';
 import { tell } from '../notices';
+import { useFindingsSince } from '../asked/findings';
 import { useReleases } from '../asked/releases';
 import { request } from '../asked/request';
 import { useSignOffs, useVerdicts } from '../asked/sign-offs';
@@ -21,6 +22,16 @@ import changes from '../changes/changes.module.css';
 import { Choice } from '../dial';
 import { FilesSince, FindingsSince } from './release-since';
 import css from './release-dialog.module.css';
+
+/** Why new errors keep a release from being made, where the brand's rule says so; also while they are looked for. */
+function errorsThatStop(rule: ReleaseRule, release: Released | null, { data, isError }: ReturnType<typeof useFindingsSince>) {
+  if (rule.newErrors !== 'stop' || !release) return null;
+  if (isError) return 'Whether there are new errors, which stop a release of this brand, cannot be told just now.';
+  if (!data) return 'Looking for new errors, which stop a release of this brand…';
+  const errors = data.came.filter(({ severity }) => severity === 'error').length;
+  if (errors === 0) return null;
+  return `${errors === 1 ? 'One error is' : `${errors} errors are`} new since release ${release.number}, and the rule of this brand wants none.`;
+}
 
 /** Makes a release: what it would bring out, what stands in its way, and the button. */
 export function ReleaseDialog() {
@@ -62,7 +73,10 @@ export function ReleaseDialog() {
   const notes = trial?.findings.filter(({ severity }) => severity === 'warning') ?? [];
   const { rule, open: signOff } = useSignOffs();
   const { approvals } = useVerdicts(open ? signOff : null);
-  const refusal = may(role, 'release') ? wantedBy(rule, role, signOff, approvals) : 'Releases are made by owners and editors.';
+  const since = useFindingsSince(open ? release : null);
+  const refusal = may(role, 'release')
+    ? (wantedBy(rule, role, signOff, approvals) ?? errorsThatStop(rule, release, since))
+    : 'Releases are made by owners and editors.';
   const number = (release?.number ?? 0) + 1;
   const proposed = proposedStep(differences);
   const step = chosen ?? proposed.step;
@@ -166,7 +180,7 @@ export function ReleaseDialog() {
               {release && (
                 <section>
                   <h3>What is found, since release {release.number}</h3>
-                  <FindingsSince release={release} />
+                  <FindingsSince since={since} />
                 </section>
               )}
               <label className={css.note}>

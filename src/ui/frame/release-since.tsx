@@ -1,29 +1,21 @@
-import { useQueries, useQuery } from '@tanstack/react-query';
+import { useQueries } from '@tanstack/react-query';
 import { findingKey } from '@/core/findings/accept';
 import type { Finding } from '@/core/findings/finding';
-import { findingsSince } from '@/core/findings/since';
 import { lineChanges } from '@/core/release/line-changes';
 import type { Bundle, ManifestEntry } from '@/core/release/bundle';
 import { useBrand } from '../store/brand-context';
 import type { Released } from '../store/brand-state';
 import changes from '../changes/changes.module.css';
 import { sinceThen } from '../changes/since-then';
-import { findingsOf, useFindings } from '../asked/findings';
+import type { useFindingsSince } from '../asked/findings';
 
 const LISTED = 8;
 
 /** What the rules find now and did not find in the last release, and what they no longer find. */
-export function FindingsSince({ release }: { release: Released }) {
-  const { brand, id } = useBrand((state) => ({ brand: state.replica.brand, id: state.id }));
-  const found = useFindings((state) => state.found);
-  const { data: before, isError } = useQuery({
-    queryKey: ['findings', id, release.number],
-    staleTime: Infinity,
-    queryFn: () => findingsOf(release.document),
-  });
+export function FindingsSince({ since: { data, isError } }: { since: ReturnType<typeof useFindingsSince> }) {
   if (isError) return <p>What was found then cannot be told just now; close this and try again in a moment.</p>;
-  if (!found || !before) return <p>Looking through the brand…</p>;
-  const { came, went } = findingsSince({ brand: release.document, findings: before }, { brand, findings: found });
+  if (!data) return <p>Looking through the brand…</p>;
+  const { came, went } = data;
   if (came.length + went.length === 0) return <p>Nothing is found now that was not found before, and nothing is gone.</p>;
   return (
     <ul className={changes.list} aria-label="Findings since the last release" tabIndex={0}>

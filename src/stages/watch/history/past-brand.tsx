@@ -50,14 +50,15 @@ function Did({ before, then }: { before: Brand; then: Brand }) {
   const theme = useBrand((state) => state.theme);
   const differences = useMemo(() => compareBrands(before, then), [before, then]);
   const [was, is] = useMemo(() => [coloursOf(before, theme), coloursOf(then, theme)], [before, then, theme]);
-  if (differences.length === 0) return <p className={css.about}>It changed nothing that is shipped.</p>;
+  if (differences.length === 0) return <p className={css.about}>It changed nothing: what it set was so already.</p>;
   return (
     <ul className={css.did} aria-label="What it did">
-      {differences.slice(0, 8).map(({ id, kind, name, what }) => (
+      {differences.slice(0, 8).map(({ id, kind, name, what, effect }) => (
         <li key={id}>
           <Patches before={was(id)} after={is(id)} />
           {what} {name} {kind}
           <Moved before={was(id)} after={is(id)} />
+          {effect && <small>{effect}</small>}
         </li>
       ))}
       {differences.length > 8 && <li>and {differences.length - 8} more</li>}

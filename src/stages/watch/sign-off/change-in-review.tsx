@@ -23,7 +23,7 @@ interface Props {
 }
 
 /** One change large, before and after; what was said about it; and the brand in use before and after. */
-export function ChangeInReview({ before, after, difference: { id, name, was, kind, what }, open }: Props) {
+export function ChangeInReview({ before, after, difference: { id, name, was, kind, what, effect }, open }: Props) {
   const theme = useBrand((state) => state.theme);
   const [show, setShow] = useState<(typeof SHOWN)[number]>('interface');
   const then = before ? coloursOf(before, theme)(id) : null;
@@ -38,6 +38,7 @@ export function ChangeInReview({ before, after, difference: { id, name, was, kin
           <Moved before={then} after={now} />
         </small>
       </h3>
+      {effect && <p className={css.note}>{effect}</p>}
       {(then ?? now) !== null && (
         <div className={css.halves}>
           <Half hex={then} word="before" />

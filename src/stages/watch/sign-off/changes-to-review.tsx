@@ -29,7 +29,7 @@ export function ChangesToReview({ before, after, differences, open, verdicts, ch
   const remarks = open?.remarks ?? [];
   return (
     <ul className={css.changes} aria-label="Changes to look at">
-      {differences.slice(0, LISTED).map(({ id, kind, name, what }) => {
+      {differences.slice(0, LISTED).map(({ id, kind, name, what, effect }) => {
         const seen = approving.filter(({ unseen }) => !unseen!.has(id)).map(({ remark }) => remark.by);
         const said = remarks.filter(({ about, settledBy }) => about === id && !settledBy).length;
         return (
@@ -41,6 +41,7 @@ export function ChangesToReview({ before, after, differences, open, verdicts, ch
                 {what} {kind}
                 <Moved before={then?.(id) ?? null} after={now(id)} />
               </small>
+              {effect && <small>{effect}</small>}
               {(seen.length > 0 || said > 0) && (
                 <small>
                   {seen.length > 0 && `approved by ${seen.join(', ')}`}

@@ -55,7 +55,7 @@ export function SignOffView() {
         )}
       </ViewHead>
       {open?.note && <p className={css.note}>{open.note}</p>}
-      {open && <Verdicts verdicts={verdicts} />}
+      {open && <Verdicts verdicts={verdicts} makers={open.makers} />}
       {wanted && <p className={css.wanted}>{wanted}</p>}
       {current && (
         <div className={css.columns}>
