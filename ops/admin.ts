@@ -123,15 +123,17 @@ async function withData(work: (opened: Opened) => Promise<void>, secret?: string
 
 async function tellVerified(): Promise<void> {
   const { verify } = await import('../src/server/log/verify');
-  const { faults, ...counts } = await verify();
+  const { faults, unseen, ...counts } = await verify();
   say(
     `Looked at ${Object.entries(counts)
       .map(([what, count]) => `${count} ${what}`)
       .join(', ')}.`,
   );
-  if (faults.length === 0) return say('Everything agrees.');
   for (const fault of faults) say(fault);
-  throw new Error(`${faults.length} ${faults.length === 1 ? 'thing does' : 'things do'} not agree.`);
+  for (const what of unseen) say(`Not looked at: ${what}`);
+  if (faults.length > 0) throw new Error(`${faults.length} ${faults.length === 1 ? 'thing does' : 'things do'} not agree.`);
+  if (unseen.length > 0) throw new Error(`All that was looked at agrees; ${unseen.length} could not be looked at.`);
+  say('Everything agrees.');
 }
 
 function sayPassword(address: string, password: string | null): void {

@@ -1,6 +1,8 @@
 /** A brand whole as a file: out of one place, into another, and nothing of such a file is believed. */
 import { strFromU8, strToU8, unzipSync, zipSync, type Unzipped } from 'fflate';
+import { spawnSync } from 'node:child_process';
 import { Client } from 'pg';
+import { proofsOf } from '@/core/archive/proofs';
 import { startTestServer, Visitor, type TestServer } from '../test-server';
 
 const ORGANISATION = '/api/organisations/quillhaven';
@@ -58,6 +60,7 @@ test('comes back with its history, its releases byte for byte, its pictures and 
   expect(rest).toEqual(before.map((one: { by: string }) => ({ ...one, by: `${one.by} (imported)` })));
   expect((await get(`${id}/at/1`)).document).toEqual({ ...(await get('quillhaven/at/1')).document, id });
   const [release] = (await get(`${id}/releases`)).releases;
+  expect(release.imported).toBe('written again');
   expect(release).toMatchObject({ number: 1, title: 'Spring', version: '1.0.0', by: 'Ida (imported)' });
   for (const { path } of release.manifest)
     expect(await bytesAt(`/deliver/${id}/1/${path}`)).toEqual(await bytesAt(`/deliver/quillhaven/1/${path}`));
@@ -118,6 +121,16 @@ test.each<[string, () => Uint8Array, string]>([
     () => lines((all) => all.map((line) => line.replace(/"version":\d+/, '"version":99'))),
     'newer Breakwater',
   ],
+  [
+    'a code changed in its history',
+    () => lines((all) => all.map((line) => line.replace('#101010', '#111111'))),
+    'The history of this archive up to release 1 is not the one it was made with',
+  ],
+  [
+    'a code changed after its last release',
+    () => lines((all) => all.map((line) => line.replace('#202020', '#212121'))),
+    'The history of this archive after its last release is not the one',
+  ],
   ['no JSON', () => lines(() => ['{']), 'line 1 of history.jsonl is no JSON'],
   ['a document of a newer shape', () => head((told) => (told.first.document.version = 99)), 'newer Breakwater'],
   ['nobody who did it', () => head((told) => (told.people = [])), 'who did'],
@@ -154,4 +167,20 @@ test.each<[string, () => Uint8Array, string]>([
   const { status, error } = await imported(made());
   expect([status, error]).toEqual([400, expect.stringContaining(sentence)]);
   expect(await brands()).toBe(before);
+});
+
+test('an archive that was altered and proved anew is told apart by writing its releases again, and the installation says what it does not know', async () => {
+  const parts = unzipSync(archive);
+  const told = JSON.parse(strFromU8(parts['about.json']!));
+  const texts = strFromU8(parts['history.jsonl']!).trimEnd().split('\n');
+  const forged = texts.map((text) => text.replace('#101010', '#111111')).map((text) => ({ seq: JSON.parse(text).seq, text }));
+  parts['history.jsonl'] = strToU8(forged.map(({ text }) => `${text}\n`).join(''));
+  told.proofs = await proofsOf(JSON.stringify(told.first), forged, told.releases);
+  parts['about.json'] = strToU8(JSON.stringify(told));
+  const { id, status } = await imported(zipSync(parts));
+  expect(status).toBe(200);
+  expect((await get(`${id}/releases`)).releases[0].imported).toBe('as it says');
+  const admin = spawnSync('bin/breakwater-admin', ['verify'], { env: { ...process.env, ...server.env }, encoding: 'utf8' });
+  expect(admin.stdout).toContain(`Not looked at: Whether release 1 of ${id}, which was imported`);
+  expect(admin.status).not.toBe(0);
 });

@@ -69,7 +69,10 @@ const ArchivedScreen = NewScreen.extend({
 /** What an archive says of its brand, in `about.json`. */
 export const ArchiveHead = z.strictObject({
   format: z.literal('breakwater-brand-archive'),
-  version: z.literal(1),
+  /** Archives of the first version have no proofs. */
+  version: z.union([z.literal(1), z.literal(2)]),
+  /** Of each release, and of what follows the last (`proofs.ts`). */
+  proofs: z.array(FileHash).max(10_001).default([]),
   /** Names of all who did something to it. */
   people: z.array(name).max(people),
   /** The brand as its log begins. */
@@ -99,7 +102,7 @@ export type ArchivedChange = z.output<typeof ArchivedChange>;
 
 /** A brand whole: what is said of it, its log, and the bytes of its releases, pictures, hosts and profiles, each once, by SHA-256. */
 export interface BrandArchive {
-  readonly head: Omit<ArchiveHead, 'first'> & { readonly first: { readonly seq: number; readonly document: Brand } };
+  readonly head: Omit<ArchiveHead, 'first' | 'proofs'> & { readonly first: { readonly seq: number; readonly document: Brand } };
   /** In order, without gaps, from the one after the first document. */
   readonly changes: readonly ArchivedChange[];
   readonly files: ReadonlyMap<string, Uint8Array>;

@@ -23,6 +23,7 @@ const BATCH = 500;
 
 /** What people of elsewhere are called: not as those of here. */
 const IMPORTED = ' (imported)';
+const ofElsewhere = (name: string) => name.replace(IMPORTED, '') + IMPORTED;
 
 const MEGABYTE = 2 ** 20;
 
@@ -135,7 +136,7 @@ async function archiveOf(id: string): Promise<BrandArchive> {
 
     const head = {
       format: 'breakwater-brand-archive' as const,
-      version: 1 as const,
+      version: 2 as const,
       first: { seq: begun.seq, document: KeptBrand.parse(begun.document) },
       rule: brand.releaseRule,
       releases,
@@ -186,7 +187,7 @@ async function keepArchive(
   const { Brand, Snapshot, Change, SignOff, Remark, Picture, Host, PrintProfile, Person, Screen } = database();
   const brandId = last.id;
   const bytesOf = (sha256: string) => Buffer.from(files.get(sha256)!);
-  const people = head.people.map((name) => ({ id: newId(), name: name.replace(IMPORTED, '') + IMPORTED }));
+  const people = head.people.map((name) => ({ id: newId(), name: ofElsewhere(name) }));
   await Person.bulkCreate(
     // An address that nobody can have (RFC 2606, section 2).
     people.map((each) => ({
@@ -230,9 +231,15 @@ async function keepArchive(
   if (seq > head.first.seq) await Snapshot.create({ brandId, seq, document: now }, { transaction });
   await indexSwatches(null, now, transaction);
   for (let at = 0; at < log.length; at += BATCH) await Change.bulkCreate(log.slice(at, at + BATCH), { transaction });
-  for (const { files: named, manifest, by, at, ...release } of head.releases)
+  for (const { files: named, manifest, by, at, isWrittenAgain, ...release } of head.releases)
     await keepRelease(
-      { ...release, ...done({ by, at }), manifest },
+      {
+        ...release,
+        signedBy: release.signedBy.map(ofElsewhere),
+        ...done({ by, at }),
+        manifest,
+        imported: isWrittenAgain ? 'written again' : 'as it says',
+      },
       named.map((file) => ({ ...file, bytes: bytesOf(file.sha256) })),
       transaction,
     );

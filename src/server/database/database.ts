@@ -98,6 +98,7 @@ function define(sequelize: Sequelize) {
       document: whole(),
       manifest: json(),
       signedBy: texts(),
+      imported: { type: DataTypes.TEXT },
       personId: text(),
       at: now(),
     }),

@@ -94,6 +94,8 @@ export interface ReleaseRow extends Row<ReleaseRow> {
   manifest: ManifestEntry[];
   /** Names of those whose approval counted for it. */
   signedBy: string[];
+  /** Of one that came in an archive: whether its document gave the same files when it was written again here, or only the archive says so. */
+  imported: CreationOptional<'written again' | 'as it says' | null>;
   personId: string;
   at: CreationOptional<Date>;
 }

@@ -90,9 +90,37 @@ export async function documentAt(id: string, seq: number): Promise<Brand> {
   const { Snapshot, Release } = database();
   const [snapshot, release] = await Promise.all([Snapshot.findOne(nearest), Release.findOne(nearest)]);
   const from = release && release.seq > (snapshot?.seq ?? -1) ? release : snapshot;
-  if (!from) throw new Error(`The brand ${id} has no snapshot.`);
-  const { brand } = await broughtUp(id, { brand: KeptBrand.parse(from.document), seq: from.seq }, undefined, seq);
+  const brand = from
+    ? (await broughtUp(id, { brand: KeptBrand.parse(from.document), seq: from.seq }, undefined, seq)).brand
+    : await takenBackTo(id, seq);
   earlier().set(name, brand);
+  return brand;
+}
+
+/**
+ * A brand as it was before anything of it was kept whole: the changes up to its first snapshot, taken back one by one. Brands of the first version
+ * of the log have no snapshot from before they were brought up to date.
+ */
+async function takenBackTo(id: string, seq: number): Promise<Brand> {
+  const first = await database().Snapshot.findOne({ where: { brandId: id }, order: ['seq'] });
+  if (!first) throw new Error(`The brand ${id} has no snapshot.`);
+  let brand = KeptBrand.parse(first.document);
+  for (let at = first.seq; at > seq;) {
+    const rows = await database().Change.findAll({
+      where: { brandId: id, seq: { [Op.gt]: seq, [Op.lte]: at } },
+      order: [['seq', 'DESC']],
+      limit: BATCH,
+      attributes: ['seq', 'version', 'inverse'],
+    });
+    for (const row of rows) {
+      if (row.seq !== at) break;
+      brand = replayed(brand, { ...row.get(), command: row.inverse });
+      at = row.seq - 1;
+    }
+    if (rows.length === 0 || rows.at(-1)!.seq !== at + 1)
+      throw new Refused(404, `The brand as it was after change ${seq} is not kept; its history begins with change ${at}.`);
+    await nextTurn();
+  }
   return brand;
 }
 

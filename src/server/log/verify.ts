@@ -17,6 +17,8 @@ export interface Verified {
   pictures: number;
   hosts: number;
   readonly faults: string[];
+  /** What could not be looked at, a sentence for each: that it agrees is not known. */
+  readonly unseen: string[];
 }
 
 const BATCH = 500;
@@ -28,7 +30,7 @@ const BATCH = 500;
  */
 export async function verify(): Promise<Verified> {
   const { sequelize, Brand: BrandTable } = database();
-  const found: Verified = { brands: 0, changes: 0, releases: 0, files: 0, pictures: 0, hosts: 0, faults: [] };
+  const found: Verified = { brands: 0, changes: 0, releases: 0, files: 0, pictures: 0, hosts: 0, faults: [], unseen: [] };
   const options = { isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ, readOnly: true };
   await sequelize.transaction(options, async (transaction) => {
     for (const brand of await BrandTable.findAll({ order: ['id'], transaction })) {
@@ -52,11 +54,19 @@ async function verifyLog(row: BrandRow, found: Verified, transaction: Transactio
   const where = { brandId: row.id };
   const inOrder = { where, order: [['seq', 'ASC'] as [string, string]], attributes: ['seq'], transaction };
   const snapshots = new Set((await Snapshot.findAll(inOrder)).map(({ seq }) => seq));
-  const releases = await Release.findAll({ ...inOrder, attributes: ['seq', 'number'] });
+  const releases = await Release.findAll({ ...inOrder, attributes: ['seq', 'number', 'imported'] });
   let seq = Math.min(...snapshots);
   if (seq === Infinity) throw new Error(`The brand ${row.id} has no snapshot.`);
   const snapshot = async (at: number) => (await Snapshot.findOne({ where: { ...where, seq: at }, transaction }))!.document;
   let brand = KeptBrand.parse(await snapshot(seq));
+  if (seq > 0 && (await Change.count({ where: { ...where, seq: { [Op.lte]: seq } }, transaction })) > 0)
+    found.unseen.push(`The first ${seq} changes of ${row.id}: its first snapshot was kept after them.`);
+  for (const { number } of releases.filter((release) => release.seq < seq))
+    found.unseen.push(`The document of release ${number} of ${row.id}: it is older than the first snapshot.`);
+  for (const { number } of releases.filter(({ imported }) => imported === 'as it says'))
+    found.unseen.push(
+      `Whether release ${number} of ${row.id}, which was imported, has the files of its document: another version wrote them.`,
+    );
   const compare = async (): Promise<void> => {
     if (snapshots.has(seq) && !areEqual(brand, await snapshot(seq)))
       found.faults.push(`The snapshot of ${row.id} after change ${seq} is not what its log gives.`);

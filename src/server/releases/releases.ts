@@ -37,6 +37,8 @@ export interface ReleaseSummary {
   readonly manifest: readonly ManifestEntry[];
   /** Names of those whose approval counted for it. */
   readonly signedBy: readonly string[];
+  /** Of one that came in an archive: whether its document gave the same files when it was written again here. */
+  readonly imported: 'written again' | 'as it says' | null;
 }
 
 /** What a person says of a release. */
@@ -146,7 +148,7 @@ export function hashedFiles(files: readonly WrittenFile[]): Promise<KeptFile[]> 
 
 /** Keeps a release with its files, for good. */
 export async function keepRelease(
-  release: Optional<InferCreationAttributes<ReleaseRow>, 'at'>,
+  release: Optional<InferCreationAttributes<ReleaseRow>, 'at' | 'imported'>,
   files: readonly KeptFile[],
   transaction: Transaction,
 ): Promise<void> {
@@ -168,8 +170,10 @@ function moreErrors(errors: readonly string[]): string {
 export async function releasesOf(brandId: string): Promise<ReleaseSummary[]> {
   const { Release, Person } = database();
   const rows = await Release.findAll({ where: { brandId }, order: [['number', 'DESC']], attributes: { exclude: ['document'] } });
-  const people = new Map((await Person.findAll()).map((person) => [person.id, person.name]));
-  return rows.map(({ number, seq, title, version, note, manifest, signedBy, at, personId }) => ({
+  const ids = [...new Set(rows.map(({ personId }) => personId))];
+  const makers = await Person.findAll({ where: { id: ids }, attributes: ['id', 'name'] });
+  const people = new Map(makers.map((person) => [person.id, person.name]));
+  return rows.map(({ number, seq, title, version, note, manifest, signedBy, imported, at, personId }) => ({
     number,
     seq,
     title,
@@ -179,6 +183,7 @@ export async function releasesOf(brandId: string): Promise<ReleaseSummary[]> {
     at: at.toISOString(),
     manifest,
     signedBy,
+    imported,
   }));
 }
 

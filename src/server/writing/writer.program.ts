@@ -24,6 +24,9 @@ import { zipFiles } from '@/core/formats/kit/zip';
 /** Bytes that a weighing may compress: a large brand is weighed in its larger groups only. */
 const WORK_LIMIT = 64 * 1024 * 1024;
 
+/** So long the releases of an archive are written again to see whether they give the same bytes, the newest first, in milliseconds. */
+const WRITE_AGAIN_MS = 30_000;
+
 /** All files of a release with its manifest; none when something stops it. */
 async function release({ brand, version, kept = new Map() }: { brand: Brand; version?: string; kept?: KeptFiles }): Promise<{
   readonly stops: string | null;
@@ -50,13 +53,14 @@ function readAgain({ brand }: { brand: Brand }): string | null {
 }
 
 /** A brand whole as one archive; null when it is larger than is taken again. */
-function packBrand({ archive }: { archive: BrandArchive }): Uint8Array | null {
-  const bytes = packArchive(archive);
+async function packBrand({ archive }: { archive: BrandArchive }): Promise<Uint8Array | null> {
+  const bytes = await packArchive(archive);
   return bytes.length > ARCHIVE_LIMITS.packed ? null : bytes;
 }
 
 function openBrand({ bytes, id }: { bytes: Uint8Array; id: string }): Promise<OpenedArchive | string> {
-  return openArchive(bytes, id);
+  const began = performance.now();
+  return openArchive(bytes, id, () => performance.now() - began < WRITE_AGAIN_MS);
 }
 
 /** Files as one archive. */

@@ -270,4 +270,11 @@ export const BRAND_STEPS: readonly MigrationStep[] = [
         ALTER TABLE brands ADD indexed boolean NOT NULL DEFAULT false;
       `,
   },
+  {
+    // A release that came in an archive: whether it was written again here.
+    name: '0018-imported-releases',
+    sql: `
+        ALTER TABLE releases ADD imported text CHECK (imported IN ('written again', 'as it says'));
+      `,
+  },
 ];
