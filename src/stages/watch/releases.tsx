@@ -27,6 +27,13 @@ export function Releases() {
               Release {release.number}, by {release.by},{' '}
               {new Date(release.at).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short', hour12: false })}
             </p>
+            {release.imported && (
+              <p>
+                {release.imported === 'written again'
+                  ? 'Imported; written again here, it gave the same files.'
+                  : 'Imported; another version wrote its files, and that they are those of its colours is so because the archive says so.'}
+              </p>
+            )}
             {release.signedBy.length > 0 && <p>Signed by {release.signedBy.join(', ')}</p>}
             {release.note && <p>{release.note}</p>}
             <a href={`/deliver/${id}/${release.number}`} download>

@@ -17,6 +17,7 @@ export interface ReleaseSummary {
   manifest: ManifestEntry[];
   /** Names of those whose approval counted for it. */
   signedBy: string[];
+  imported: 'written again' | 'as it says' | null;
 }
 
 /** The releases of the brand, the newest first. @param enabled whether they are wanted yet */

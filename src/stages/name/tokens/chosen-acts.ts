@@ -3,6 +3,7 @@ import type { BrandStore } from '@/ui/store/brand-state';
 import { tell } from '@/ui/notices';
 import { PATH, useTable } from './table-state';
 import { treeRows } from './tree-rows';
+import { nudged } from './token-order';
 import { clearValues, deleteTokens, fillDown, link, unlink } from './token-edits';
 
 /** What can be done to the chosen tokens, in the theme of the active cell; in all themes where a path is active. */
@@ -30,6 +31,11 @@ export function actsOnChosen(store: BrandStore, column: string | undefined) {
     unlink: () => runOr(unlink(brand, tokens, themes), 'Nothing here is linked: every value is a colour of its own.'),
     link: () => runOr(link(brand, tokens, themes), 'No swatch of the brand is just this colour; drag one onto the cell instead.'),
     clear: () => theme !== null && runOr(clearValues(tokens, theme), 'There is no value here to clear.'),
+    nudge: (by: 'up' | 'down') =>
+      runOr(
+        nudged(brand, tokens, by),
+        `Nothing stands ${by === 'up' ? 'above' : 'below'} it in its group; choose tokens of one group.`,
+      ),
     remove: () => {
       if (tokens.length > 0 && run(deleteTokens(brand, tokens))) {
         select(null);

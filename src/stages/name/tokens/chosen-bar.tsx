@@ -52,6 +52,8 @@ export function ChosenBar() {
         </span>
       )}
       {theme && count > 1 && <Act words="Fill down" keys="Ctrl D" act={() => acts().fillDown()} />}
+      <Act words="Up" keys="Alt ↑" act={() => acts().nudge('up')} />
+      <Act words="Down" keys="Alt ↓" act={() => acts().nudge('down')} />
       <Act words="Link" keys="L" act={() => acts().link()} />
       <Act words="Unlink" keys="U" act={() => acts().unlink()} />
       {theme && column !== PATH ? (

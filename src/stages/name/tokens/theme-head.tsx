@@ -6,9 +6,14 @@ import type { Theme } from '@/core/brand/document/theme-shape';
 import { newId } from '@/core/brand/document/identity';
 import { copyTheme, shiftTheme } from '@/core/brand/tools/theme-edits';
 import { useBrand, useBrandStore, useMayEdit } from '@/ui/store/brand-context';
+import { KINDS } from '@/core/brand/document/kinds';
+import { tell } from '@/ui/notices';
 import { CommitInput } from '@/ui/commit-input';
 import { showView } from '../views';
 import css from './tokens.module.css';
+
+/** What a theme becomes that comes to stand first. */
+const ROOT = 'becomes :root';
 
 /** A theme's name over its column, and all that is done with a theme as a whole. It stands still while rows are scrolled. */
 export const ThemeHead = memo(function ThemeHead({ theme }: { theme: Theme }) {
@@ -43,8 +48,13 @@ export const ThemeHead = memo(function ThemeHead({ theme }: { theme: Theme }) {
     ],
     ['dim', 'Dim by a step', mayEdit, () => run(shiftTheme(store.getState().brand, theme.id, 'dim'))],
     ['lift', 'Lift by a step', mayEdit, () => run(shiftTheme(store.getState().brand, theme.id, 'lift'))],
-    ['left', 'Move to the left', mayEdit && at > 0, () => move(themes[at - 1]!.id)],
-    ['right', 'Move to the right', mayEdit && at < themes.length - 1, () => move(themes[at + 2]?.id ?? null)],
+    ['left', at === 1 ? `Move to the left: ${ROOT}` : 'Move to the left', mayEdit && at > 0, () => move(themes[at - 1]!.id)],
+    [
+      'right',
+      at === 0 && themes.length > 1 ? `Move to the right: ${themes[1]!.name} ${ROOT}` : 'Move to the right',
+      mayEdit && at < themes.length - 1,
+      () => move(themes[at + 2]?.id ?? null),
+    ],
     [
       'delete',
       `Delete ${theme.name}`,
@@ -55,7 +65,8 @@ export const ThemeHead = memo(function ThemeHead({ theme }: { theme: Theme }) {
     ],
   ];
   function move(before: string | null) {
-    run({ label: `Move ${theme.name}`, steps: [{ do: 'theme.move', id: theme.id, before }] });
+    if (!run({ label: `Move ${theme.name}`, steps: [{ do: 'theme.move', id: theme.id, before }] })) return;
+    tell(KINDS.theme.order(themes, store.getState().brand.themes));
   }
   return (
     <span role="columnheader" className={css.themeHead}>

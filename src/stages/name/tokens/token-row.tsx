@@ -148,6 +148,7 @@ function PathCell({ token, label, depth, acts, active, editing }: PathCellProps)
       className={css.path}
       data-active={active || undefined}
       data-deprecated={token.deprecated ? true : undefined}
+      data-beside={token.id}
       style={indent(depth)}
       onClick={(event) => acts.choose(token.id, PATH, modeOf(event))}
       onDoubleClick={() => acts.edit(token.id, PATH)}
@@ -156,7 +157,7 @@ function PathCell({ token, label, depth, acts, active, editing }: PathCellProps)
         <PathField what="token" path={token.path} onEnd={acts.endEdit} />
       ) : (
         <>
-          <i className={css.grip} data-grip={`token:${token.id}`} title={`Drag ${token.path} onto a group to move it there`}>
+          <i className={css.grip} data-grip={`token:${token.id}`} title={`Drag ${token.path} to another place, or onto a group`}>
             ⠿
           </i>
           <code title={token.path}>{label}</code>

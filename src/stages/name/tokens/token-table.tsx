@@ -11,6 +11,7 @@ import { tell } from '@/ui/notices';
 import { isTyping } from '@/ui/keys/typing';
 import { PATH, TABLE_ID, useTable } from './table-state';
 import { ThemeHead } from './theme-head';
+import { placedAt, sideOf } from './token-order';
 import { moveInto, pasteColumn, setValue, tokenInGroup } from './token-edits';
 import { GroupRow, TokenRow, type RowActs, cellId } from './token-row';
 import { treeRows, type TreeRow } from './tree-rows';
@@ -220,24 +221,32 @@ function useGrips() {
   return { setNodeRef, listeners, onDown };
 }
 
-/** Swatches dropped on a cell become its value, on a group a new token there; tokens and groups dropped on a group move. */
+/** What each kind of thing can be dropped on. */
+const TARGETS = {
+  swatch: '[data-cell], [data-group]',
+  token: '[data-beside], [data-group]',
+  group: '[data-group]',
+} as const;
+
+/** Swatches dropped on a cell become its value, on a group a new token there; tokens dropped on a token stand beside it; tokens and groups dropped on a group move. */
 function useDrops(scroller: { readonly current: HTMLElement | null }, mayEdit: boolean): void {
   const store = useBrandStore();
   const hot = useRef<HTMLElement | null>(null);
-  const mark = (element: HTMLElement | null) => {
+  const mark = (element: HTMLElement | null, dragged?: string) => {
     if (hot.current === element) return;
     if (hot.current) delete hot.current.dataset.hot;
-    if (element) element.dataset.hot = 'true';
+    const { beside } = element?.dataset ?? {};
+    if (element) element.dataset.hot = beside && dragged ? sideOf(store.getState().brand, dragged, beside) : 'true';
     hot.current = element;
   };
   const targetOf = (event: DragMoveEvent): HTMLElement | null => {
     const dragged = draggedIn(event);
     if (!dragged || !mayEdit) return null;
-    const found = underPointer(event, dragged.what === 'swatch' ? '[data-cell], [data-group]' : '[data-group]');
+    const found = underPointer(event, TARGETS[dragged.what]);
     return found && scroller.current?.contains(found) ? found : null;
   };
   useDndMonitor({
-    onDragMove: (event) => mark(targetOf(event)),
+    onDragMove: (event) => mark(targetOf(event), draggedIn(event)?.id),
     onDragCancel: () => mark(null),
     onDragEnd: (event) => {
       mark(null);
@@ -245,7 +254,7 @@ function useDrops(scroller: { readonly current: HTMLElement | null }, mayEdit: b
       const target = targetOf(event);
       if (!dragged || !target) return;
       const { brand, run, select } = store.getState();
-      const { cell, group = '' } = target.dataset;
+      const { cell, beside, group = '' } = target.dataset;
       if (dragged.what === 'swatch' && cell !== undefined) {
         const [id, theme] = cell.split('/') as [string, string];
         const token = tokensOf(brand).get(id);
@@ -255,6 +264,8 @@ function useDrops(scroller: { readonly current: HTMLElement | null }, mayEdit: b
       } else if (dragged.what === 'swatch') {
         const { command, id } = tokenInGroup(brand, group, { id: dragged.id, name: dragged.label });
         if (run(command)) select({ token: id });
+      } else if (beside !== undefined) {
+        if (beside !== dragged.id) tryRun(placedAt(brand, dragged.id, beside), run);
       } else {
         const path = dragged.what === 'token' ? dragged.label : dragged.id;
         if (path.slice(0, Math.max(0, path.lastIndexOf('.'))) === group) return;

@@ -35,8 +35,10 @@ export function useTableKeys(rows: readonly TreeRow[], themes: readonly Theme[],
       else if (key === 'c') void copy();
       else if (key === 'a') useTable.setState({ chosen: new Set(rows.flatMap((row) => ('token' in row ? [row.token.id] : []))) });
       else return;
-    } else if (event.altKey) return;
-    else if (key === 'ArrowDown') go(at + 1, column);
+    } else if (event.altKey) {
+      if (!mayEdit || (key !== 'ArrowUp' && key !== 'ArrowDown')) return;
+      actsOnChosen(store, active?.column).nudge(key === 'ArrowUp' ? 'up' : 'down');
+    } else if (key === 'ArrowDown') go(at + 1, column);
     else if (key === 'ArrowUp') go(at < 0 ? 0 : at - 1, column);
     else if (key === 'PageDown') go(at + 15, column);
     else if (key === 'PageUp') go(at - 15, column);
