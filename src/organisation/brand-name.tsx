@@ -1,3 +1,4 @@
+import { shortened } from '@/core/base/storable';
 import { Input } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -12,7 +13,7 @@ export function BrandName({ from, onClose }: { from: ListedBrand | null; onClose
   const { address } = useLooking();
   const act = useAct();
   const router = useRouter();
-  const [name, setName] = useState(from ? `${from.name}, again`.slice(0, LIMITS.name) : '');
+  const [name, setName] = useState(from ? shortened(`${from.name}, again`, LIMITS.name) : '');
   const [busy, setBusy] = useState(false);
   const make = async () => {
     setBusy(true);

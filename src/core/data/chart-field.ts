@@ -1,3 +1,4 @@
+import { shortened } from '../base/storable';
 import { slug } from '../base/words';
 import { apply } from '../brand/commands/apply';
 import type { Command, Step } from '../brand/commands/commands';
@@ -44,7 +45,7 @@ export function fieldWith(
     });
   }
   const { palette } = source;
-  const name = column.trim().slice(0, LIMITS.name) || 'Category';
+  const name = shortened(column.trim(), LIMITS.name) || 'Category';
   const group = freeGroup(brand, slug(name) || 'category');
   const swatches = palette.swatches.slice(0, texts.length).map(({ id }, at) => ({ id, name: texts[at]! }));
   const { command, tokens } = tokensOfSwatches(brand, palette, swatches, group, newId);
@@ -80,7 +81,7 @@ export function pinCategory({ steps, field, brand }: ChartField, category: strin
     value.text === category ? { ...value, token } : value.token === token ? { text: value.text } : value,
   );
   return {
-    label: `Pin ${category}`.slice(0, 200),
+    label: shortened(`Pin ${category}`, 200),
     steps: [...steps, ...(made?.command.steps ?? []), { do: 'field.edit', id: field.id, set: { values } }],
   };
 }

@@ -1,3 +1,4 @@
+import { shortened } from '../base/storable';
 import type { Acceptance } from '../brand/document/acceptance-shape';
 import type { Command, Step } from '../brand/commands/commands';
 import type { Brand } from '../brand/document/document';
@@ -9,7 +10,7 @@ export function findingKey({ rule, subject, message }: Finding): string {
   const { theme = '', palette = '', field = '', destination = '', tokens = [], swatches = [] } = subject;
   const about = [theme, palette, field, tokens.join(' '), swatches.join(' ')];
   // What is about nothing that has an id is known by its words.
-  return `${rule}|${destination}|${about.every((part) => part === '') ? message : about.join('|')}`.slice(0, LIMITS.findingKey);
+  return shortened(`${rule}|${destination}|${about.every((part) => part === '') ? message : about.join('|')}`, LIMITS.findingKey);
 }
 
 /** How far a finding is from its limit, whichever side it is on; 0 where it has none. */
@@ -47,7 +48,7 @@ export function accept(brand: Brand, finding: Finding, reason: string, id: strin
   const acceptance: Acceptance = {
     id,
     finding: key,
-    said: finding.message.slice(0, LIMITS.description),
+    said: shortened(finding.message, LIMITS.description),
     ...(value > 0 && { value }),
     reason: reason.trim(),
   };
@@ -55,5 +56,5 @@ export function accept(brand: Brand, finding: Finding, reason: string, id: strin
     ...(earlier ? [{ do: 'finding.withdraw' as const, id: earlier.id }] : []),
     { do: 'finding.accept', acceptance, before: null },
   ];
-  return { label: `Accept: ${finding.message}`.slice(0, 200), steps };
+  return { label: shortened(`Accept: ${finding.message}`, 200), steps };
 }

@@ -1,3 +1,4 @@
+import { sayWhere } from '../base/say-where';
 import { finding } from '../findings/finding';
 import { notesOfPalettes } from '../brand/reading/palette-notes';
 import type { Brand } from '../brand/document/document';
@@ -134,7 +135,7 @@ export function writeDestination(
     findings: [finding('option', 'error', `${destination.name}: ${message}`)],
   });
   if (!format) return refuse(`Breakwater does not write “${destination.format}”.`);
-  const options = format.options.safeParse(destination.options);
+  const options = format.options.safeParse(destination.options, { error: sayWhere('Its options are') });
   if (!options.success) return refuse(options.error.issues.map((issue) => issue.message).join(' '));
   const wanted = (options.data as { themes?: readonly string[] }).themes ?? [];
   const chosen = wanted.length === 0 ? themes : themes.filter(({ id }) => wanted.includes(id));

@@ -2,7 +2,7 @@ import { shownKey, readColour } from '../colour/read';
 import type { Step } from '../brand/commands/commands';
 import type { Brand } from '../brand/document/document';
 import type { Palette, Swatch } from '../brand/document/palette-shape';
-import { usedSwatches } from '../brand/tools/merge-swatches';
+import { spokenOf } from '../brand/reading/where-used';
 
 /** A colour on its way into a palette. */
 export interface Incoming {
@@ -33,10 +33,10 @@ export interface Replacement {
 /**
  * Puts other colours into a palette without breaking what points at it: an incoming colour takes the place, and so the
  * id, of the swatch with its name, else of the swatch with its colour, else of the next one left over. Swatches that
- * are left over go, unless they are locked or a token uses them; a locked swatch keeps its colour.
+ * are left over go, unless they are locked or a token, a slot or art uses them; a locked swatch keeps its colour.
  */
 export function replacePalette(brand: Brand, palette: Palette, incoming: readonly Incoming[], newId: () => string): Replacement {
-  const used = usedSwatches(brand);
+  const used = spokenOf(brand, 'swatch');
   const matches = matched(palette.swatches, incoming);
   const rows: ReplacedRow[] = [];
   const steps: Step[] = [];

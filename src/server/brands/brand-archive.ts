@@ -1,3 +1,4 @@
+import { shortened } from '@/core/base/storable';
 import { QueryTypes, Transaction } from 'sequelize';
 import { ARCHIVE_LIMITS, type ArchivedChange, type BrandArchive } from '@/core/archive/archive';
 import type { OpenedArchive } from '@/core/archive/open';
@@ -214,7 +215,7 @@ async function keepArchive(
   const isTaken = (await Brand.count({ where: { organisationId, name: last.name }, transaction })) > 0;
   const set = {
     ...(last.house && { house: null }),
-    ...(isTaken && { name: last.name.slice(0, LIMITS.name - IMPORTED.length) + IMPORTED }),
+    ...(isTaken && { name: shortened(last.name, LIMITS.name - IMPORTED.length) + IMPORTED }),
   };
   let [now, seq] = [last, head.first.seq + changes.length];
   if (Object.keys(set).length > 0) {

@@ -9,7 +9,8 @@ import { log } from './log';
 import { isOwnOrigin } from './origin';
 import { authoriseIn, type OrganisationDeed } from '../people/organisations';
 import { isPassing } from '../database/passing';
-import { firstIssue, Refused, sayWhere } from './refused';
+import { firstIssue, sayWhere } from '@/core/base/say-where';
+import { Refused } from './refused';
 import { currentPerson } from '../people/session';
 
 /** The largest body of any request, in bytes: a brand's most swatches in one command, with room. */
@@ -127,7 +128,7 @@ export async function json(request: Request, from: 'anywhere' | 'own pages' = 'o
 
 /** What a request said, once it is known to be of a schema; refused with the first thing that is wrong. */
 export function checked<T extends z.ZodType>(data: unknown, schema: T): z.output<T> {
-  const parsed = schema.safeParse(data, { error: sayWhere });
+  const parsed = schema.safeParse(data, { error: sayWhere('The request is') });
   if (!parsed.success) throw new Refused(400, firstIssue(parsed.error));
   return parsed.data;
 }

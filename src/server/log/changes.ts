@@ -16,7 +16,8 @@ import { log } from '../http/log';
 import { metrics } from '../http/metrics';
 import { onePerProcess } from '../database/one-per-process';
 import { isPassing } from '../database/passing';
-import { firstIssue, Refused, sayWhere } from '../http/refused';
+import { firstIssue } from '@/core/base/say-where';
+import { Refused } from '../http/refused';
 import { indexSwatches } from '../brands/swatch-index';
 
 /** What became of a sent command: its place in the log, or the sentence that refuses it. */
@@ -59,7 +60,7 @@ export async function acceptChanges(
   if (version > COMMAND_VERSION)
     throw new Refused(503, 'This page is newer than the server that answered; its edits wait until the server is new as well.');
   const read = sent.map(({ key, command }): Read => {
-    const known = keptCommand(command, version, sayWhere);
+    const known = keptCommand(command, version);
     return known.success ? { key, command: known.data } : { key, refusal: firstIssue(known.error) };
   });
   metrics().waitingChanges.inc();

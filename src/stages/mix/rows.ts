@@ -1,3 +1,4 @@
+import { shortened } from '@/core/base/storable';
 import type { Command, Step } from '@/core/brand/commands/commands';
 import type { Palette, Swatch } from '@/core/brand/document/palette-shape';
 import { LIMITS } from '@/core/brand/document/fields';
@@ -34,7 +35,7 @@ export function rowsOf(palette: Palette): PaletteRow[] {
 /** A label no row of the palette has yet: the one wanted, or with a number. */
 function freeLabel(palette: Palette, wanted: string): string {
   const taken = new Set(palette.swatches.map(({ row }) => row));
-  const base = wanted.slice(0, LIMITS.name - 4);
+  const base = shortened(wanted, LIMITS.name - 4);
   for (let n = 1; ; n++) {
     const label = n === 1 ? base : `${base} ${n}`;
     if (!taken.has(label)) return label;

@@ -1,3 +1,4 @@
+import { shortened } from '@/core/base/storable';
 import type { Command, Step } from '@/core/brand/commands/commands';
 import type { Brand } from '@/core/brand/document/document';
 import type { Palette, Swatch } from '@/core/brand/document/palette-shape';
@@ -36,7 +37,7 @@ function between(left: Swatch, right: Swatch): string {
 export function duplicateSwatches(palette: Palette, chosen: readonly Swatch[]): { command: Command; ids: string[] } {
   const next = palette.swatches[palette.swatches.indexOf(chosen.at(-1)!) + 1];
   const copies = chosen.map(({ name, value, row }): Swatch => {
-    return { id: newId(), name: `${name} copy`.slice(0, LIMITS.name), value, locked: false, ...(row !== undefined && { row }) };
+    return { id: newId(), name: shortened(`${name} copy`, LIMITS.name), value, locked: false, ...(row !== undefined && { row }) };
   });
   return {
     ids: copies.map(({ id }) => id),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { firstIssue, sayWhere } from '../../base/say-where';
 import { isStorable, UNSTORABLE } from '../../base/storable';
 import { Acceptance } from '../document/acceptance-shape';
 import { BrandDifference } from '../document/difference';
@@ -11,7 +12,7 @@ import { Theme } from '../document/theme-shape';
 import { Token, TokenValue } from '../document/token-shape';
 import { EntityId, LIMITS } from '../document/fields';
 import { BankBinding, Binding, Graft, SlotKey } from '../document/graft-shape';
-import { COMMAND_UPGRADES, upgraded } from '../document/versions';
+import { COMMAND_UPGRADES, COMMAND_VERSION, upgraded } from '../document/versions';
 
 const before = EntityId.nullable();
 const ids = z.array(EntityId).min(1).max(LIMITS.swatches);
@@ -187,14 +188,13 @@ export type Command = z.infer<typeof Command>;
  * @returns the command, or the sentence that refuses it
  */
 export function readyToSend(command: Command): Command | string {
-  const parsed = Command.safeParse(JSON.parse(JSON.stringify(command)));
-  return parsed.success ? parsed.data : parsed.error.issues[0]!.message;
+  const parsed = keptCommand(JSON.parse(JSON.stringify(command)), COMMAND_VERSION);
+  return parsed.success ? parsed.data : firstIssue(parsed.error);
 }
 
 /**
  * A command as it was kept or sent, by this version or an earlier one.
- * @param error says what is wrong where the schema has no sentence for it; Zod does without
  */
-export function keptCommand(data: unknown, version: number, error?: z.core.$ZodErrorMap): z.ZodSafeParseResult<Command> {
-  return Command.safeParse(upgraded(data, version, COMMAND_UPGRADES), error && { error });
+export function keptCommand(data: unknown, version: number): z.ZodSafeParseResult<Command> {
+  return Command.safeParse(upgraded(data, version, COMMAND_UPGRADES), { error: sayWhere('The command is') });
 }

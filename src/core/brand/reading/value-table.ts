@@ -1,3 +1,4 @@
+import { shortened } from '../../base/storable';
 import Papa from 'papaparse';
 import type { Brand } from '../document/document';
 import type { DataField } from '../document/data-shape';
@@ -95,6 +96,6 @@ export function readValues(brand: Brand, { rows }: ValueTable, { heading, values
     values.set(text, token === undefined ? { text } : { text, token });
   });
   if (beyond > 0) problems.push(`A field has at most ${LIMITS.fieldValues} values; the rest was left out.`);
-  const name = heading ? valueText(rows[0]?.[from] ?? '').slice(0, LIMITS.name) : '';
+  const name = heading ? shortened(valueText(rows[0]?.[from] ?? ''), LIMITS.name) : '';
   return { name: name || null, values: [...values.values()], problems };
 }

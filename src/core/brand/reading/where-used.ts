@@ -62,8 +62,8 @@ export function orphanTokens(brand: Brand, written: TokensWritten): Token[] {
   return brand.tokens.filter(({ id }) => !needed.has(id));
 }
 
-/** Ids of the entities of a kind that anything speaks of. */
-function spokenOf(brand: Brand, kind: KindName): Set<string> {
+/** Ids of the entities of a kind that anything speaks of straight: tokens, slots, art, data fields and values carried for other tools. */
+export function spokenOf(brand: Brand, kind: KindName): Set<string> {
   const references = [
     ...KIND_NAMES.flatMap((name) => entitiesOf(brand, name).flatMap((entity) => referencesOf(name, entity))),
     ...FIELD_NAMES.flatMap((name) => FIELDS[name].references(brand)),

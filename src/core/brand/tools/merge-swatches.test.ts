@@ -1,7 +1,8 @@
 import { Brand, emptyBrand, serialiseBrand } from '../document/document';
 import type { Swatch } from '../document/palette-shape';
 import type { Token } from '../document/token-shape';
-import { mergeSwatches, usedSwatches } from './merge-swatches';
+import { spokenOf } from '../reading/where-used';
+import { mergeSwatches } from './merge-swatches';
 import { apply } from '../commands/apply';
 
 const swatch = (id: string): Swatch => ({ id, name: id, value: '#006871', locked: false });
@@ -35,7 +36,7 @@ test('tokens of a swatch that is merged point at the one it is merged into, in e
   expect(undone.ok && serialiseBrand(undone.brand)).toBe(serialiseBrand(brand));
 });
 
-test('nothing to merge is nothing to do; used is what some token points at straight', () => {
+test('nothing to merge is nothing to do; used is what anything speaks of straight', () => {
   expect(mergeSwatches(brand, new Map())).toEqual([]);
-  expect([...usedSwatches(brand)].sort()).toEqual(['a', 'b', 'c']);
+  expect([...spokenOf(brand, 'swatch')].sort()).toEqual(['a', 'b', 'c']);
 });

@@ -32,10 +32,3 @@ export function mergeSwatches(brand: Brand, into: ReadonlyMap<string, string>): 
   });
   return [...relinked, ...rebound, ...recoloured, { do: 'swatch.remove', ids: [...into.keys()] }];
 }
-
-/** Ids of the swatches some token points at straight, in any theme. */
-export function usedSwatches(brand: Brand): Set<string> {
-  return new Set(
-    brand.tokens.flatMap(({ values }) => Object.values(values).flatMap((value) => ('swatch' in value ? [value.swatch] : []))),
-  );
-}

@@ -5,7 +5,7 @@ import { ruleTokens, type Token, type TokenValue } from '../document/token-shape
 import type { Brand } from '../document/document';
 import type { Palette, Swatch } from '../document/palette-shape';
 import type { Theme } from '../document/theme-shape';
-import { usedSwatches } from './merge-swatches';
+import { spokenOf } from '../reading/where-used';
 import { resolveTheme, swatchesOf, tokensOf } from '../reading/resolve';
 
 /**
@@ -22,7 +22,7 @@ export function takePalette(
   label: string,
 ): Command | null {
   const swatches = new Map(palette.swatches.map((swatch) => [swatch.id, swatch]));
-  const used = usedSwatches(brand);
+  const used = spokenOf(brand, 'swatch');
   const steps: Step[] = [];
   const added: Swatch[] = [];
   const gone: string[] = [];

@@ -1,3 +1,4 @@
+import { shortened } from '../../base/storable';
 import { uniqueNames } from '../../base/unique-names';
 import { contrastRatio } from '../../colour/contrast';
 import { apply } from '../commands/apply';
@@ -136,7 +137,7 @@ export function tintCommand(
     const so = steps.length > 0 ? apply(brand, { label: group.name, steps }) : { ok: true as const, brand };
     steps.push(...(so.ok ? removalSteps(so.brand, gone) : []));
   }
-  const label = `${tints ? 'Tint' : 'Do not tint'} the rows of ${group.name}`.slice(0, 200);
+  const label = shortened(`${tints ? 'Tint' : 'Do not tint'} the rows of ${group.name}`, 200);
   return steps.length > 0 ? { label, steps } : null;
 }
 

@@ -1,3 +1,4 @@
+import { shortened } from '../../base/storable';
 import type { Node } from 'jsonc-parser';
 import { oneLine } from '../../base/plain-text';
 import { LIMITS } from '../../brand/document/fields';
@@ -124,7 +125,7 @@ class TokenReading {
     let node: Node | undefined = this.root ?? undefined;
     for (const key of group.split('.')) node = node && memberOf(node, key);
     const words: unknown = node && memberOf(node, '$description')?.value;
-    return typeof words === 'string' ? oneLine(words).slice(0, LIMITS.note) : '';
+    return typeof words === 'string' ? shortened(oneLine(words), LIMITS.note) : '';
   }
 
   reading(problems: readonly Problem[]): Reading {

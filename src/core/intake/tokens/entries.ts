@@ -1,3 +1,4 @@
+import { shortened } from '../../base/storable';
 import type { Node } from 'jsonc-parser';
 import { uniqueNames } from '../../base/unique-names';
 import { ringWords } from '../../brand/document/circles';
@@ -173,7 +174,7 @@ class Collector {
   private token(node: Node, keys: readonly string[], { type, deprecated }: Inherited): void {
     if (this.tokens.size >= ENTRY_LIMIT) return this.stop(node);
     const words: unknown = memberOf(node, '$description')?.value;
-    const description = typeof words === 'string' ? words.slice(0, LIMITS.description) : '';
+    const description = typeof words === 'string' ? shortened(words, LIMITS.description) : '';
     const wanted = pathOf(keys);
     const path = this.unique(wanted);
     if (path !== wanted) this.say(node, `${wanted} is there twice; the second is read as ${path}.`, 'warning');
@@ -264,7 +265,7 @@ function lastText(layers: Layers, key: string): string | undefined {
 function deprecation(value: unknown, inherited: string | null): string | null {
   if (value === true) return '';
   if (value === false) return null;
-  return typeof value === 'string' ? value.slice(0, LIMITS.description) : inherited;
+  return typeof value === 'string' ? shortened(value, LIMITS.description) : inherited;
 }
 
 /** The keys a reference leads along: `{group.token}`, or a JSON pointer as a URI fragment (RFC 6901, 6); null for any other text. */

@@ -1,6 +1,7 @@
 import { deleteSwatches, recolour } from '../swatch-edits';
 import { useDeferredValue, useMemo, useState } from 'react';
-import { mergeSwatches, usedSwatches } from '@/core/brand/tools/merge-swatches';
+import { spokenOf } from '@/core/brand/reading/where-used';
+import { mergeSwatches } from '@/core/brand/tools/merge-swatches';
 import { readColour } from '@/core/colour/read';
 import { DEPTHS, mergeNear, reduceTo } from '@/core/palette/reduce';
 import { ApplyButtons } from '@/ui/apply-buttons';
@@ -22,7 +23,7 @@ export function ReduceTool({ palette }: ToolProps) {
   const [way, setWay] = useState<(typeof WAYS)[number]>('to a number');
   const [count, setCount] = useState<number>(() => DEPTHS.findLast((depth) => depth < total) ?? Math.max(1, total - 1));
   const [within, setWithin] = useState(1);
-  const used = useMemo(() => usedSwatches(brand), [brand]);
+  const used = useMemo(() => spokenOf(brand, 'swatch'), [brand]);
   const wanted = useDeferredValue(count);
   const groups = useMemo(() => {
     const isUsed = (id: string) => used.has(id);

@@ -1,3 +1,4 @@
+import { shortened } from '@/core/base/storable';
 import { Button } from '@chakra-ui/react';
 import type { ReactNode } from 'react';
 import type { Palette, Swatch } from '@/core/brand/document/palette-shape';
@@ -67,7 +68,7 @@ export function PlaceButtons({ palette, label, colours, kind = palette.kind, row
       locked: false,
       ...(rowOf && { row: rowOf(at) }),
     }));
-    const made: Palette = { id: newId(), name: label.slice(0, LIMITS.name), kind, swatches };
+    const made: Palette = { id: newId(), name: shortened(label, LIMITS.name), kind, swatches };
     if (run({ label: `Make the palette ${label}`, steps: [{ do: 'palette.add', palette: made, before: null }] }))
       choosePalette(made.id);
   };
@@ -103,5 +104,5 @@ export function numberedNames(label: string, values: readonly string[]): Made[] 
 
 /** "Mill Quay 500"; a long label gives way to what follows it. */
 export function nameOf(label: string, step: string): string {
-  return `${label.slice(0, LIMITS.name - step.length - 1)} ${step}`;
+  return `${shortened(label, LIMITS.name - step.length - 1)} ${step}`;
 }

@@ -1,3 +1,4 @@
+import { shortened } from '@/core/base/storable';
 import type { Command } from '@/core/brand/commands/commands';
 import type { Brand } from '@/core/brand/document/document';
 import type { Token } from '@/core/brand/document/token-shape';
@@ -21,7 +22,7 @@ export function placedAt(brand: Brand, dragged: string, target: string): Command
   const rename = groupOf(token) === groupOf(beside) ? null : moveInto(brand, 'token', token.path, groupOf(beside));
   if (rename && 'refusal' in rename) return rename;
   const before = side === 'before' ? target : nextOf(brand, target, new Set([dragged]));
-  const label = `Move ${token.path} ${side === 'before' ? 'before' : 'behind'} ${beside.path}`.slice(0, 200);
+  const label = shortened(`Move ${token.path} ${side === 'before' ? 'before' : 'behind'} ${beside.path}`, 200);
   return { label, steps: [...(rename?.steps ?? []), { do: 'token.move', ids: [dragged], before }] };
 }
 

@@ -1,3 +1,4 @@
+import { shortened } from '@/core/base/storable';
 import { apply } from '@/core/brand/commands/apply';
 import {
   colourOfSwatches,
@@ -111,7 +112,7 @@ export interface Taking {
 export function takeFrom(lane: Lane, first: Lane, brand: Brand, by: AlignedBy, newId: () => string): Taking | null {
   const isEarlier = releaseNumber(lane.wish) !== null;
   if (!isEarlier && (lane === first || first.wish.from !== 'now')) return null;
-  const label = `Take ${lane.title}`.slice(0, 200);
+  const label = shortened(`Take ${lane.title}`, 200);
   if ('theme' in lane.of) {
     const { theme } = lane.of;
     const into = isEarlier ? brand.themes.find(({ id }) => id === theme.id) : 'theme' in first.of ? first.of.theme : undefined;

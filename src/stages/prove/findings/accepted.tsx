@@ -1,3 +1,4 @@
+import { shortened } from '@/core/base/storable';
 import { Button } from '@chakra-ui/react';
 import type { Finding } from '@/core/findings/finding';
 import { useBrand, useMayEdit } from '@/ui/store/brand-context';
@@ -29,7 +30,7 @@ export function Accepted({ found }: { found: ReadonlyMap<string, Finding> }) {
               size="2xs"
               variant="outline"
               disabled={!mayEdit}
-              onClick={() => run({ label: `Withdraw: ${said}`.slice(0, 200), steps: [{ do: 'finding.withdraw', id }] })}
+              onClick={() => run({ label: shortened(`Withdraw: ${said}`, 200), steps: [{ do: 'finding.withdraw', id }] })}
             >
               Withdraw
             </Button>

@@ -1,3 +1,4 @@
+import { shortened } from '@/core/base/storable';
 import { Button } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
@@ -97,7 +98,7 @@ function Back({ then, before, change }: { then: Brand; before: Brand; change: Pa
           size="xs"
           variant="outline"
           disabled={!mayEdit || did.length === 0}
-          onClick={() => take(before, new Set(did.map(({ id }) => id)), `Take back: ${change.label}`.slice(0, 200))}
+          onClick={() => take(before, new Set(did.map(({ id }) => id)), shortened(`Take back: ${change.label}`, 200))}
         >
           Take this change back
         </Button>
