@@ -54,6 +54,11 @@ test.each([
     ['--to', 'css', '--set', 'prefix'],
     '“prefix” sets nothing; write name=value, such as prefix=v1-.',
   ],
+  [
+    'an option of another kind',
+    ['--to', 'css', '--set', 'prefix=9'],
+    'Booking site: “prefix” is not as it should be: invalid input: expected string, received number.',
+  ],
   ['an option without a name', ['--to', 'css', '--set', '=v1-'], '“=v1-” sets nothing; write name=value, such as prefix=v1-.'],
 ])('%s is refused in one line, and nothing is written', async (_name, args, line) => {
   expect(await breakwater('export', DEMO, '--out', out(), ...args)).toEqual(refused(line));

@@ -16,7 +16,7 @@ export function WhereUsed({ target }: { target: { readonly swatch: string } | { 
   const shows = useMatch((state) => state.shows);
   const written = useTokensWritten();
   const key = 'swatch' in target ? target.swatch : target.token;
-  const { tokens, destinations, fields, screens } = useMemo(() => {
+  const { tokens, destinations, fields, grafts, art, screens } = useMemo(() => {
     const uses = usesOf(brand, 'swatch' in target ? { swatch: key } : { token: key }, written ?? nothingWritten);
     const tokenPath = 'token' in target ? brand.tokens.find(({ id }) => id === key)?.path : undefined;
     const paths = new Set([...uses.tokens.map(({ path }) => path), ...(tokenPath === undefined ? [] : [tokenPath])]);
@@ -44,6 +44,11 @@ export function WhereUsed({ target }: { target: { readonly swatch: string } | { 
         {fields.map(({ id, name }) => (
           <li key={id}>Values of {name}</li>
         ))}
+        {[...grafts, ...art].map(({ id, path }) => (
+          <li key={id}>
+            <StageLink stage="ship">{path}</StageLink>
+          </li>
+        ))}
         {destinations.map(({ id, name }) => (
           <li key={id}>
             <StageLink stage="ship">{name}</StageLink>
@@ -54,7 +59,9 @@ export function WhereUsed({ target }: { target: { readonly swatch: string } | { 
             <StageLink stage="watch">{title}</StageLink>
           </li>
         ))}
-        {tokens.length + destinations.length + fields.length === 0 && <li className={css.about}>Nothing uses it.</li>}
+        {tokens.length + destinations.length + fields.length + grafts.length + art.length === 0 && (
+          <li className={css.about}>Nothing uses it.</li>
+        )}
       </ul>
       {straight > 0 && (
         <p className={css.about}>

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { BrandShape } from './brand-shape';
+import { canonical } from './canonical';
 import { complaintOf, problemsOf } from './check';
 import { BRAND_UPGRADES, BRAND_VERSION, upgraded } from './versions';
 
@@ -40,7 +41,7 @@ export function brandJsonSchema(): object {
 
 /**
  * The brand as the bytes of a brand file: keys in the schema's order, token values in the themes' order, bindings
- * by their places, two-space indent, final newline. Equal brands give equal text.
+ * by their places, options by their names, two-space indent, final newline. Equal brands give equal text.
  */
 export function serialiseBrand(brand: Brand): string {
   const order = new Map(brand.themes.map((theme, index) => [theme.id, index]));
@@ -53,7 +54,8 @@ export function serialiseBrand(brand: Brand): string {
   const sorted = <T>(record: Record<string, T>) =>
     Object.fromEntries(Object.entries(record).sort(([one], [two]) => (one < two ? -1 : 1)));
   const grafts = brand.grafts.map((graft) => ({ ...graft, bindings: sorted(graft.bindings), banks: sorted(graft.banks) }));
-  return JSON.stringify(BrandShape.parse({ ...brand, tokens, grafts }), null, 2) + '\n';
+  const destinations = brand.destinations.map((each) => ({ ...each, options: JSON.parse(canonical(each.options)) as unknown }));
+  return JSON.stringify(BrandShape.parse({ ...brand, tokens, grafts, destinations }), null, 2) + '\n';
 }
 
 /** A brand with one theme and nothing else in it. */

@@ -148,6 +148,10 @@ export const KINDS: Readonly<Record<KindName, Kind>> = {
     fixed: ['format'],
     several: false,
     order: () => 'Files of the same name are told apart in this order.',
+    references: ({ options: { themes } }) =>
+      Array.isArray(themes)
+        ? themes.flatMap((id, at) => (typeof id === 'string' ? [loose('theme', id, 'options', 'themes', at)] : []))
+        : [],
   }),
   graft: kind<Graft>({
     list: 'grafts',
