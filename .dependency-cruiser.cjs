@@ -17,7 +17,7 @@ module.exports = {
     rule(
       'no-circles',
       {},
-      { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+      { circular: true },
       'Modules do not import each other in a circle.',
     ),
     rule(

@@ -5,7 +5,7 @@ import type { Binding } from '../brand/document/graft-shape';
 import { ciede2000 } from '../colour/difference';
 import { labOf, type LabD65 } from '../colour/lab';
 import { readColour } from '../colour/read';
-import type { Slot } from '../source/slots';
+import type { Slot } from '../source/slot';
 
 /** What a slot may be bound to, with what speaks for it. */
 export interface Proposal {

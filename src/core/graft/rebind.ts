@@ -1,5 +1,6 @@
 import type { Binding, Graft } from '../brand/document/graft-shape';
-import type { Slots, Slot } from '../source/slots';
+import type { Slots } from '../source/slots';
+import type { Slot } from '../source/slot';
 
 /** What becomes of the bindings when a newer host takes the place of the one they were made for. */
 export interface Rebound {

@@ -5,7 +5,7 @@ import { readColour, type ReadColour } from '../colour/read';
 import { finding, type Finding } from '../findings/finding';
 import { resized } from '../source/banks';
 import { graftEdits, inItsManner, type Replacement } from '../source/graft';
-import type { Slot } from '../source/slots';
+import type { Slot } from '../source/slot';
 import type { Edit } from '../source/source-text';
 import { readHost, type Host } from './host';
 

@@ -1,5 +1,5 @@
 import type { Edit, SourceText, Span } from './source-text';
-import type { Slot } from './slots';
+import type { Slot } from './slot';
 import { wayText, type Step } from './occurrence';
 
 /** Slots that stand for one another in a list, and take a palette in order. */

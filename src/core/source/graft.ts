@@ -2,7 +2,7 @@ import { sha256 } from '../base/sha256';
 import { byte, readColour, type ReadColour } from '../colour/read';
 import { codeLiteral, integerLiteral, numbersLiteral, readLiteral, writeLiteral, type Literal, type Manner } from './literal';
 import { problem, type Problem } from './problem';
-import type { Slot } from './slots';
+import type { Slot } from './slot';
 import type { Edit, SourceText } from './source-text';
 
 /** A slot's place in the list, and the colour that is to stand there. */

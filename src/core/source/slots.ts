@@ -1,21 +1,11 @@
 import { banksOf, type Bank } from './banks';
+import type { Slot } from './slot';
 import { inOrder, ordersBy, tellByteOrders, type ToldOrders } from './byte-order';
 import type { ByteOrder, Literal } from './literal';
 import { wayText, type Occurrence, type Step } from './occurrence';
 import type { Problem } from './problem';
 import { scanSource, type SourceKind } from './scan';
 import type { SourceText, Span } from './source-text';
-
-/** One colour literal of a host file. */
-export interface Slot {
-  /** Tells it from all others of the file by its place in the structure, which a newer file may still have. */
-  readonly key: string;
-  /** What the file calls it: the name or key of what it stands in. */
-  readonly label: string;
-  readonly way: readonly Step[];
-  readonly span: Span;
-  readonly literal: Literal;
-}
 
 /** What of a host may be replaced. */
 export interface Slots {

@@ -11,7 +11,8 @@ import { announce } from './announce';
 import { listed } from '../brands/brand-lists';
 import { database } from '../database/database';
 import type { ChangeRow, PersonRow } from '../database/rows';
-import { loadBrand, movedOn, type Standing } from './documents';
+import { loadBrand, movedOn } from './documents';
+import type { BrandAt } from './brand-at';
 import { log } from '../http/log';
 import { metrics } from '../http/metrics';
 import { onePerProcess } from '../database/one-per-process';
@@ -109,7 +110,7 @@ async function takeIn(brandId: string, batches: readonly Batch[]): Promise<void>
     const known = await Change.findAll({ where: { brandId, key: keys }, attributes: ['key', 'seq'], transaction });
     const places = new Map(known.map(({ key, seq }) => [key, seq]));
     const rows: Optional<InferCreationAttributes<ChangeRow>, 'at'>[] = [];
-    let now: Standing = before;
+    let now: BrandAt = before;
     let turn = performance.now();
     const takeOne = (person: string, read: Read): Outcome => {
       const { key } = read;

@@ -4,17 +4,12 @@ import { Op, type Transaction } from 'sequelize';
 import { apply } from '@/core/brand/commands/apply';
 import { keptCommand } from '@/core/brand/commands/commands';
 import { KeptBrand, type Brand } from '@/core/brand/document/document';
+import type { BrandAt } from './brand-at';
 import { database } from '../database/database';
 import { writer } from '../writing/writer';
 import { log } from '../http/log';
 import { onePerProcess } from '../database/one-per-process';
 import { Refused } from '../http/refused';
-
-/** A brand as it stands after a change. */
-export interface Standing {
-  readonly brand: Brand;
-  readonly seq: number;
-}
 
 /** Documents that an instance holds, those asked for last. */
 const MOST_KEPT = 50;
@@ -29,9 +24,9 @@ const SNAPSHOT_EVERY = 200;
 const AT_REST_MS = 30_000;
 
 /** What this instance holds of each brand, and at which change it knows of a snapshot. */
-const held = () => onePerProcess('documents', () => new LRUCache<string, Standing & { snapshot: number }>({ max: MOST_KEPT }));
+const held = () => onePerProcess('documents', () => new LRUCache<string, BrandAt & { snapshot: number }>({ max: MOST_KEPT }));
 /** Brands whose last snapshot is being read: whoever asks meanwhile waits for the same. */
-const reading = new Map<string, Promise<Standing & { snapshot: number }>>();
+const reading = new Map<string, Promise<BrandAt & { snapshot: number }>>();
 const atRest = () => onePerProcess('brands not yet at rest', () => new Map<string, NodeJS.Timeout>());
 
 /**
@@ -39,7 +34,7 @@ const atRest = () => onePerProcess('brands not yet at rest', () => new Map<strin
  * snapshot with those after it.
  * @param transaction locks the brand until it ends, so that the log has one writer at a time
  */
-export async function loadBrand(id: string, transaction?: Transaction): Promise<Standing> {
+export async function loadBrand(id: string, transaction?: Transaction): Promise<BrandAt> {
   const options = transaction ? { transaction, lock: transaction.LOCK.UPDATE } : {};
   const head = await database().Brand.findByPk(id, { attributes: ['seq'], ...options });
   if (!head) throw new Refused(404, 'There is no such brand here.');
@@ -55,7 +50,7 @@ export async function loadBrand(id: string, transaction?: Transaction): Promise<
   return now;
 }
 
-function lastSnapshot(id: string): Promise<Standing & { snapshot: number }> {
+function lastSnapshot(id: string): Promise<BrandAt & { snapshot: number }> {
   const already = reading.get(id);
   if (already) return already;
   const read = (async () => {
@@ -125,7 +120,7 @@ async function takenBackTo(id: string, seq: number): Promise<Brand> {
 }
 
 /** A document with the changes that follow it. @param to the number of the last of them; all where nothing is said */
-async function broughtUp(id: string, from: Standing, transaction?: Transaction, to?: number): Promise<Standing> {
+async function broughtUp(id: string, from: BrandAt, transaction?: Transaction, to?: number): Promise<BrandAt> {
   let { brand, seq } = from;
   for (let more = true; more;) {
     const rows = await database().Change.findAll({
@@ -155,13 +150,13 @@ export function replayed(brand: Brand, { seq, version, command }: { seq: number;
   return applied.brand;
 }
 
-function remember(id: string, { brand, seq }: Standing, snapshot: number): void {
+function remember(id: string, { brand, seq }: BrandAt, snapshot: number): void {
   const known = held().get(id);
   if (!known || known.seq < seq) held().set(id, { brand, seq, snapshot });
 }
 
 /** Holds the document as it is after changes that were just kept, and sees to its next snapshot. */
-export function movedOn(id: string, standing: Standing): void {
+export function movedOn(id: string, standing: BrandAt): void {
   const snapshot = held().get(id)?.snapshot ?? 0;
   remember(id, standing, snapshot);
   clearTimeout(atRest().get(id));

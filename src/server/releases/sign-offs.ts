@@ -19,7 +19,8 @@ import { rolesFor } from '../brands/brands';
 import { database } from '../database/database';
 import type { PersonRow, SignOffRow } from '../database/rows';
 import { writeDownOf } from '../people/deeds';
-import { documentAt, type Standing } from '../log/documents';
+import { documentAt } from '../log/documents';
+import type { BrandAt } from '../log/brand-at';
 import { Refused } from '../http/refused';
 import { latestNumber } from './release-number';
 
@@ -197,7 +198,7 @@ export interface Signed {
 }
 
 /** Refuses a release that lacks what the brand's rule wants. @returns who signed it */
-export async function mustBeSigned(role: Role, { brand }: Standing): Promise<Signed> {
+export async function mustBeSigned(role: Role, { brand }: BrandAt): Promise<Signed> {
   const rule = await ruleOf(brand.id);
   const open = (await signOffsOf(brand.id)).find(({ outcome }) => outcome === null) ?? null;
   const counted = open ? await ofReviewers(brand.id, open.remarks) : [];

@@ -3,7 +3,7 @@ import { LRUCache } from 'lru-cache';
 import workerpool, { type Pool } from 'workerpool';
 import type { WrittenFile } from '@/core/formats/kit/format';
 import { bounded } from '../database/bounded';
-import type { Standing } from '../log/documents';
+import type { BrandAt } from '../log/brand-at';
 import { log } from '../http/log';
 import { metrics } from '../http/metrics';
 import { onePerProcess } from '../database/one-per-process';
@@ -80,7 +80,7 @@ export class Writer {
    */
   async write<Name extends Job>(
     name: Name,
-    { brand, seq }: Standing,
+    { brand, seq }: BrandAt,
     more: Omit<Asked<Name>, 'brand'>,
     { late, onShare }: { late?: () => Promise<Partial<Asked<Name>>>; onShare?: (share: number) => void } = {},
   ): Promise<Result<Name>> {

@@ -4,16 +4,8 @@ import { doubt, ENTRY_LIMIT, EntryList, leftOut, taken, type EntryParts } from '
 import type { Problem } from '../../source/problem';
 import { spelled, type LineMatch } from './spelled';
 import { styleGuide } from './style-guide';
+import { linesOf, type TextLine } from './text-lines';
 import { textTables } from './text-table';
-
-/** A line of a text without its break. */
-export interface TextLine {
-  /** From 1. */
-  readonly number: number;
-  /** Where it begins in the text. */
-  readonly from: number;
-  readonly text: string;
-}
 
 const CELL = /[^\t|;,]+/g;
 
@@ -70,23 +62,6 @@ function withRepeat(entry: EntryParts, firstLine: Map<string, number>): EntryPar
     return entry;
   }
   return { ...entry, take: false, doubts: [...entry.doubts, doubt('duplicate', `The same colour as on line ${earlier}.`)] };
-}
-
-/** The lines of a text up to one more with something in it than there are entries, and how many such come after. */
-function linesOf(text: string): { lines: TextLine[]; more: number } {
-  const lines: TextLine[] = [];
-  let from = 0;
-  let filled = 0;
-  let more = 0;
-  for (const { index, 0: end } of text.matchAll(/\r\n|\r|\n|$/g)) {
-    const line = text.slice(from, index);
-    const blank = line.trim() === '';
-    if (filled <= ENTRY_LIMIT) lines.push({ number: lines.length + 1, from, text: line });
-    else if (!blank) more++;
-    if (!blank) filled++;
-    from = index + end.length;
-  }
-  return { lines, more };
 }
 
 type NamedMatch = LineMatch & { readonly name: string };

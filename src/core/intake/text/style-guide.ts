@@ -2,7 +2,7 @@ import { disagreements, type GivenNotation } from '../notations-compared';
 import { literals } from './literals';
 import { type Doubt, type EntryParts, taken } from '../reading';
 import { spelled, type LineMatch } from './spelled';
-import type { TextLine } from './lines';
+import type { TextLine } from './text-lines';
 
 /** Models whose word begins a line of a style guide; the first that is given is taken, ink last. */
 const MODELS = ['Hex', 'RGB', 'HSL', 'HSB', 'Lab', 'LCH', 'CMYK'] as const;

@@ -3,7 +3,7 @@ import type { EntryParts } from '../reading';
 import { headingsOf } from '../tables/headings';
 import type { TableCell, TableRow } from '../tables/table';
 import { tableEntries } from '../tables/table-entries';
-import type { TextLine } from './lines';
+import type { TextLine } from './text-lines';
 
 /** What parts the columns of a table in a text. */
 const PARTINGS: readonly RegExp[] = [/\t/g, /\|/g, /\s{2,}/g, /;/g];
