@@ -14,12 +14,7 @@ const rooms = (allowed) =>
 
 module.exports = {
   forbidden: [
-    rule(
-      'no-circles',
-      {},
-      { circular: true },
-      'Modules do not import each other in a circle.',
-    ),
+    rule('no-circles', {}, { circular: true }, 'Modules do not import each other in a circle.'),
     rule(
       'core-is-pure',
       { path: '^src/core/', pathNot: '\\.test\\.ts$' },

@@ -3,7 +3,7 @@ import type { ChartField } from '@/core/data/chart-field';
 import { extendField, lackOf } from '@/core/brand/tools/extend-field';
 import { newId } from '@/core/brand/document/identity';
 import { resolveTheme } from '@/core/brand/reading/resolve';
-import { APART } from '@/core/findings/categories';
+import { TOLD_APART } from '@/core/findings/categories';
 import { CATEGORICAL_COUNT, hardPairs } from '@/core/palette/categorical';
 import { findCategories } from '@/workers/solver';
 import { useBrand } from './store/brand-context';
@@ -39,7 +39,7 @@ export function ExtendValues({ extended, onClose }: { extended: ChartField; onCl
   const { value: set, progress } = useComputed(JSON.stringify(wish), (onProgress, signal) =>
     findCategories(wish, onProgress, signal),
   );
-  const pairs = useMemo(() => (set ? hardPairs(set.colours, VISIONS, APART) : []), [set]);
+  const pairs = useMemo(() => (set ? hardPairs(set.colours, VISIONS, TOLD_APART) : []), [set]);
   const added = set?.colours.slice(given.length) ?? [];
   const nameOf = (at: number) => given[at]?.name ?? bare[at - given.length];
   const take = () => {
@@ -61,8 +61,8 @@ export function ExtendValues({ extended, onClose }: { extended: ChartField; onCl
         {!set
           ? `Comparing, ${Math.round((progress ?? 0) * 100)} %`
           : pairs.length === 0
-            ? `All ${set.colours.length} are told apart, also by people who lack a kind of cone: every pair is ΔE ${APART} apart or more.`
-            : `${pairs.length} of ${(set.colours.length * (set.colours.length - 1)) / 2} pairs are not told apart at a glance by everybody (below ΔE ${APART}); label those:`}
+            ? `All ${set.colours.length} are told apart, also by people who lack a kind of cone: every pair is ΔE ${TOLD_APART} apart or more.`
+            : `${pairs.length} of ${(set.colours.length * (set.colours.length - 1)) / 2} pairs are not told apart at a glance by everybody (below ΔE ${TOLD_APART}); label those:`}
       </p>
       {pairs.length > 0 && (
         <ul className={css.pairs}>

@@ -2,7 +2,7 @@ import { unit } from '../base/clamp';
 import { converter, type Color } from 'culori';
 import { channelsOf, spaceById, spaceText, type ColourSpace, type SpaceId } from './spaces';
 import type { Srgb } from './oklab';
-import { byte, hexCode, type ReadColour } from './read';
+import { byte, shownHex, type ReadColour } from './read';
 
 /** One way of writing a colour, named as the trade names it. */
 export interface Notation {
@@ -30,7 +30,7 @@ export function notations(colour: ReadColour, more = 0): Notation[] {
   const a = colour.alpha < 1 ? rounded(colour.alpha, 3 + more) : '';
   const inSpace = (id: SpaceId) => textIn(spaceById(id)!, shown, a, more);
   return [
-    { id: 'hex', label: 'Hex', text: hexCode(colour.hex, colour.alpha) },
+    { id: 'hex', label: 'Hex', text: shownHex(colour) },
     { id: 'oklch', label: 'OKLCH', text: oklchText(colour.oklch, colour.alpha, more) },
     { id: 'rgb', label: 'RGB', text: `rgb(${bytes.join(' ')}${a && ` / ${a}`})` },
     { id: 'hsl', label: 'HSL', text: inSpace('hsl') },

@@ -87,6 +87,11 @@ export function oklchHex([l, c, h]: ReadColour['oklch'], alpha = 1): string {
   return hexCode(hexOf(showOklch(l, c, h).rgb), alpha);
 }
 
+/** What a screen shows of a colour: `#rrggbb`, with two more digits when it is translucent. */
+export function shownHex({ hex, alpha }: Pick<ReadColour, 'hex' | 'alpha'>): string {
+  return hexCode(hex, alpha);
+}
+
 /** `#rrggbb`, with two more digits when it is translucent. */
 export function hexCode(hex: string, alpha: number): string {
   return alpha < 1 ? hex + hexByte(byte(alpha)) : hex;

@@ -1,7 +1,7 @@
 import { swatchesOf, tokensOf } from '../brand/reading/resolve';
 import type { Brand } from '../brand/document/document';
 import { slug } from '../base/words';
-import { hexCode } from '../colour/read';
+import { shownHex } from '../colour/read';
 import type { Entry, Reading } from '../intake/reading';
 import { aligned, type Stretch } from './align';
 import { coloursOf, type Known } from './brand-colours';
@@ -65,7 +65,7 @@ function taken({ entries }: Reading): Named[] {
 
 /** What an entry is called; a name that is only its code says nothing. */
 function nameOf({ token, name, colour }: Named): string {
-  return token?.path ?? (name === hexCode(colour.hex, colour.alpha) ? '' : name);
+  return token?.path ?? (name === shownHex(colour) ? '' : name);
 }
 
 function paletteName({ palette }: Entry, { palettes }: Reading): string {

@@ -1,5 +1,5 @@
 import { deltaE2000 } from '../colour/difference';
-import { byte, hexCode, type ReadColour } from '../colour/read';
+import { byte, shownHex, type ReadColour } from '../colour/read';
 import type { Edit } from '../source/source-text';
 
 /** A colour that a delivered file should hold and does not, or holds and should not. */
@@ -43,7 +43,7 @@ export function differs(
     kind: 'differs',
     line,
     expected: expected.hex,
-    found: found ? hexCode(found.hex, found.alpha) : text.slice(0, 80),
+    found: found ? shownHex(found) : text.slice(0, 80),
     deltaE: found ? rounded(deltaE2000(expected.hex, found.hex)) : null,
     mends,
   };
@@ -61,7 +61,7 @@ export function extra(found: ReadColour, line: number): Difference {
     kind: 'extra',
     line,
     expected: null,
-    found: hexCode(found.hex, found.alpha),
+    found: shownHex(found),
     deltaE: null,
     mends: [],
   };

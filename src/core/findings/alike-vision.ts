@@ -1,6 +1,6 @@
 import { apartMend } from './apart';
 import { alike } from './alike';
-import { alikePairs, APART, APART_FOR_ALL, categorySets, subjectOf } from './categories';
+import { alikePairs, TOLD_APART, TOLD_BY_ALL, categorySets, subjectOf } from './categories';
 import { finding, type Rule } from './finding';
 import { worst } from './worst';
 import type { Vision } from '../colour/vision';
@@ -20,8 +20,8 @@ export const alikeVision: Rule = {
   find(brand, known) {
     const pairs = categorySets(brand).flatMap((set) => {
       // What is alike to everybody is said once.
-      const said = new Set(alikePairs(set, ['normal'], APART, known).map(({ one, two }) => `${one.id} ${two.id}`));
-      return alikePairs(set, DICHROMATS, APART_FOR_ALL, known).filter(({ one, two }) => !said.has(`${one.id} ${two.id}`));
+      const said = new Set(alikePairs(set, ['normal'], TOLD_APART, known).map(({ one, two }) => `${one.id} ${two.id}`));
+      return alikePairs(set, DICHROMATS, TOLD_BY_ALL, known).filter(({ one, two }) => !said.has(`${one.id} ${two.id}`));
     });
     pairs.sort((one, two) => one.distance - two.distance);
     return worst(
@@ -32,9 +32,9 @@ export const alikeVision: Rule = {
         return finding(
           'alike-vision',
           'warning',
-          `${set.words}: to ${WHO[vision]} ${one.name} and ${two.name} are ΔE ${value.toFixed(1)} apart, and ${APART_FOR_ALL} tell them.`,
+          `${set.words}: to ${WHO[vision]} ${one.name} and ${two.name} are ΔE ${value.toFixed(1)} apart, and ${TOLD_BY_ALL} tell them.`,
           subjectOf(pair),
-          { value, limit: APART_FOR_ALL, moved: two.name, vision },
+          { value, limit: TOLD_BY_ALL, moved: two.name, vision },
         );
       },
       known,

@@ -1,5 +1,5 @@
 import { apartMend } from './apart';
-import { alikePairs, APART, categorySets, subjectOf } from './categories';
+import { alikePairs, TOLD_APART, categorySets, subjectOf } from './categories';
 import { finding, type Rule } from './finding';
 import { worst } from './worst';
 
@@ -9,7 +9,7 @@ export const alike: Rule = {
   title: 'Categories that look alike',
   looksAt: ['palettes', 'tokens', 'themes', 'fields'],
   find(brand, known) {
-    const pairs = categorySets(brand).flatMap((set) => alikePairs(set, ['normal'], APART, known));
+    const pairs = categorySets(brand).flatMap((set) => alikePairs(set, ['normal'], TOLD_APART, known));
     pairs.sort((one, two) => one.distance - two.distance);
     return worst(
       pairs,
@@ -19,9 +19,9 @@ export const alike: Rule = {
         return finding(
           'alike',
           'warning',
-          `${set.words}: ${one.name} and ${two.name} are ΔE ${value.toFixed(1)} apart, and a chart wants ${APART}.`,
+          `${set.words}: ${one.name} and ${two.name} are ΔE ${value.toFixed(1)} apart, and a chart wants ${TOLD_APART}.`,
           subjectOf(pair),
-          { value, limit: APART, moved: two.name },
+          { value, limit: TOLD_APART, moved: two.name },
         );
       },
       known,

@@ -4,7 +4,7 @@ import { ciede2000 } from '../colour/difference';
 import type { LabD65 } from '../colour/lab';
 import { oklchHex, readColour, type ReadColour } from '../colour/read';
 import { VISIONS, type Vision } from '../colour/vision';
-import { APART, APART_FOR_ALL, categorySets, labAs, type CategorySet } from './categories';
+import { TOLD_APART, TOLD_BY_ALL, categorySets, labAs, type CategorySet } from './categories';
 import type { Finding, Mend } from './finding';
 
 const EYES: readonly Vision[] = VISIONS.filter((vision) => vision !== 'achromat');
@@ -74,6 +74,6 @@ function nearestApart(colour: ReadColour, others: readonly ReadColour[]): string
 function isApart(colour: ReadColour, seen: readonly (readonly LabD65[])[]): boolean {
   return EYES.every((vision, at) => {
     const own = labAs(colour, vision);
-    return seen[at]!.every((other) => ciede2000(own, other) >= (vision === 'normal' ? APART : APART_FOR_ALL));
+    return seen[at]!.every((other) => ciede2000(own, other) >= (vision === 'normal' ? TOLD_APART : TOLD_BY_ALL));
   });
 }

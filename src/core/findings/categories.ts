@@ -10,13 +10,13 @@ import type { Known } from './finding';
 import { mostOf } from './worst';
 
 /** ΔE2000 below which two colours of a chart are not told apart at a glance (common practice). */
-export const APART = 10;
+export const TOLD_APART = 10;
 
 /**
  * ΔE2000 as a dichromat sees them, below which two colours are the same to somebody. Ours: sets that are known to be safe keep above it (the eight
  * of Okabe and Ito 2008 keep 7.9, those that ColorBrewer calls safe 5.8), and sets that are known not to be fall far below.
  */
-export const APART_FOR_ALL = 5.5;
+export const TOLD_BY_ALL = 5.5;
 
 /** One colour of a set of categories: what it is called, what shows it, and its id, of a swatch or of a token. */
 interface Category {

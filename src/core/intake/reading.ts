@@ -1,6 +1,6 @@
 import type { PALETTE_KINDS, PaletteOrigin } from '../brand/document/palette-shape';
 import { LIMITS } from '../brand/document/fields';
-import { hexCode, readColour, type ReadColour } from '../colour/read';
+import { shownHex, readColour, type ReadColour } from '../colour/read';
 import { problem, type Problem } from '../source/problem';
 import type { Place, Span } from '../source/source-text';
 
@@ -110,7 +110,7 @@ type Told = { readonly line: number } & Partial<Omit<EntryParts, 'colour' | 'tak
 
 /** A colour as a reader found it, to be taken. A name that is missing is its code. */
 export function taken(colour: ReadColour, { name = '', text = colour.css, doubts = [], ...rest }: Told): EntryParts {
-  const given = tidyName(name) || hexCode(colour.hex, colour.alpha);
+  const given = tidyName(name) || shownHex(colour);
   return {
     span: null,
     column: 0,

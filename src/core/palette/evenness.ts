@@ -225,11 +225,11 @@ export function chromaPart(sorted: ArrayLike<number>): number {
 // Separation
 
 /** ΔE2000 from which on two colours are apart enough for any use. */
-export const APART = 12;
+export const APART_AT_BEST = 12;
 
 /** 100 × the mean of d / 12; d is ΔE2000 of each colour to its nearest other, at most 12. @param sum of the d */
 export function separationPart(sum: number, count: number): number {
-  return (100 * sum) / count / APART;
+  return (100 * sum) / count / APART_AT_BEST;
 }
 
 // Smoothness
@@ -241,7 +241,7 @@ export function smoothnessPart(runs: readonly Run[], oklab: readonly Oklab[]): n
 }
 
 function nearestOf(appearance: Appearance, all: readonly Appearance[]): number {
-  let least = APART;
+  let least = APART_AT_BEST;
   for (const other of all) {
     if (other !== appearance) least = Math.min(least, ciede2000(appearance.lab, other.lab));
   }

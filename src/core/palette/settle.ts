@@ -4,7 +4,7 @@ import { showOklch } from '../colour/gamut';
 import { oklabToBytes, type Oklab } from '../colour/oklab';
 import { byte, readColour } from '../colour/read';
 import {
-  APART,
+  APART_AT_BEST,
   arrangementOf,
   chromaPart,
   evenness,
@@ -140,7 +140,7 @@ class Settling {
   private readonly bytes: Bytes[];
   private readonly appearances: Appearance[];
   private readonly origins: Appearance[];
-  /** ΔE2000 of every pair, row by row, where it is less than APART. */
+  /** ΔE2000 of every pair, row by row, where it is less than APART_AT_BEST. */
   private readonly distances: Float64Array;
   private readonly nearest: Float64Array;
   private lightness: Float64Array;
@@ -172,9 +172,9 @@ class Settling {
     this.bytes = colours.map(({ value }) => bytesOfCss(value));
     this.appearances = this.bytes.map((bytes) => appearanceOf(...bytes));
     this.origins = colours.map(({ value, origin }) => appearanceOfCss(origin ?? value));
-    this.distances = new Float64Array(this.count * this.count).fill(APART);
+    this.distances = new Float64Array(this.count * this.count).fill(APART_AT_BEST);
     for (let at = 0; at < this.count; at++) this.measure(at);
-    this.nearest = Float64Array.from(this.appearances, (_, at) => this.least(at, -1, APART));
+    this.nearest = Float64Array.from(this.appearances, (_, at) => this.least(at, -1, APART_AT_BEST));
     this.lightness = sorted(this.appearances.map(lightnessOf));
     this.chroma = sorted(this.appearances.map(({ chroma }) => chroma).filter(isLively));
     this.arrangement = arrangementOf(this.appearances);
@@ -285,9 +285,10 @@ class Settling {
     const chroma = exchanged(this.chroma, was.chroma, appearance.chroma, isLively);
     const nearest = total(this.nearest);
     // At most all whom it stood nearest to, and itself, are far enough from their nearest afterwards.
-    let most = nearest + APART - this.nearest[at]!;
+    let most = nearest + APART_AT_BEST - this.nearest[at]!;
     for (let other = 0; other < this.count; other++) {
-      if (other !== at && this.distances[other * this.count + at] === this.nearest[other]) most += APART - this.nearest[other]!;
+      if (other !== at && this.distances[other * this.count + at] === this.nearest[other])
+        most += APART_AT_BEST - this.nearest[other]!;
     }
     const bound = this.scoreOf(hueSum, hueWeight, lightness, chroma, most);
     return bound <= enough ? bound : this.scoreOf(hueSum, hueWeight, lightness, chroma, this.nearestWith(at, appearance));
@@ -311,7 +312,7 @@ class Settling {
   /** Sum of the distances of all to their nearest, if one stood elsewhere. */
   private nearestWith(moved: number, appearance: Appearance): number {
     let sum = 0;
-    let least = APART;
+    let least = APART_AT_BEST;
     for (let at = 0; at < this.count; at++) {
       if (at === moved) continue;
       const distance = distanceOf(appearance, this.appearances[at]!);
@@ -350,14 +351,14 @@ class Settling {
     this.bytes[at] = bytes;
     this.appearances[at] = appearance;
     this.measure(at);
-    for (let other = 0; other < this.count; other++) this.nearest[other] = this.least(other, -1, APART);
+    for (let other = 0; other < this.count; other++) this.nearest[other] = this.least(other, -1, APART_AT_BEST);
   }
 }
 
-/** ΔE2000, and APART for any more: L* alone tells most of the far ones, as its weight in the formula is at most 1.75. */
+/** ΔE2000, and APART_AT_BEST for any more: L* alone tells most of the far ones, as its weight in the formula is at most 1.75. */
 function distanceOf(one: Appearance, two: Appearance): number {
-  if (Math.abs(one.lab[0] - two.lab[0]) > 1.75 * APART) return APART;
-  return Math.min(APART, ciede2000(one.lab, two.lab));
+  if (Math.abs(one.lab[0] - two.lab[0]) > 1.75 * APART_AT_BEST) return APART_AT_BEST;
+  return Math.min(APART_AT_BEST, ciede2000(one.lab, two.lab));
 }
 
 function lightnessOf({ oklab }: Appearance): number {

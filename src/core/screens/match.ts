@@ -4,7 +4,7 @@ import type { Theme } from '../brand/document/theme-shape';
 import { resolveTheme } from '../brand/reading/resolve';
 import { deltaE2000 } from '../colour/difference';
 import { labOf } from '../colour/lab';
-import { hexCode } from '../colour/read';
+import { shownHex } from '../colour/read';
 import type { Seen } from './screen';
 
 /** ΔE2000 up to which a colour is the token's with some of its precision lost: less than the eye tells. */
@@ -74,7 +74,7 @@ export function themeShown(brand: Brand, identifier: string): ThemeColours | und
 
 function shownIn(brand: Brand, { id, name }: Theme): ThemeColours {
   const shown = [...resolveTheme(brand, id).values()].flatMap(({ token, colour }) =>
-    colour ? [[token.path, hexCode(colour.hex, colour.alpha)] as const] : [],
+    colour ? [[token.path, shownHex(colour)] as const] : [],
   );
   return { name, identifier: slug(name), colours: new Map(shown) };
 }

@@ -1,7 +1,7 @@
 import type { Brand } from '../brand/document/document';
 import type { Theme } from '../brand/document/theme-shape';
 import { resolveTheme } from '../brand/reading/resolve';
-import { hexCode } from '../colour/read';
+import { shownHex } from '../colour/read';
 import { flow, type Block, type Content, type Section } from './flow';
 import { INNER, LINE, rect, rule, SMALLEST, SOFT, text, widthOf } from './paper';
 
@@ -38,7 +38,7 @@ function sections(brand: Brand, themes: readonly Theme[]): Section[] {
           ...resolved.map((theme, at) => {
             const colour = theme.get(token.id)?.colour;
             const left = x + codes + at * CODE;
-            const code = colour ? hexCode(colour.hex, colour.alpha) : 'none';
+            const code = colour ? shownHex(colour) : 'none';
             return rect(left, y + 2, 13, 12, colour?.hex ?? 'none', LINE) + text(left + 17, y + 12, code, { fill: SOFT });
           }),
         ].join('');

@@ -39,12 +39,12 @@ export function usagePart(brand: Brand, lead: number): Content[] {
 /** Bars in the categories' colours, a strip of each scale. */
 function chart(brand: Brand, theme: Theme, x: number, y: number, width: number): string {
   const resolved = resolveTheme(brand, theme.id);
-  const hexOf = (role: string) => {
+  const colourOfRole = (role: string) => {
     const token = brand.tokens.find((each) => each.role === role);
     return token && resolved.get(token.id)?.colour?.hex;
   };
-  const ground = hexOf('surface') ?? '#ffffff';
-  const ink = hexOf('text') ?? '#16181a';
+  const ground = colourOfRole('surface') ?? '#ffffff';
+  const ink = colourOfRole('text') ?? '#16181a';
   const series = seriesOf(brand);
   const bars = series.flatMap(({ id }) => resolved.get(id)?.colour?.hex ?? []).slice(0, 12);
   const each = (width - 28) / Math.max(1, bars.length);

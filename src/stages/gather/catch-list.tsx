@@ -13,7 +13,7 @@ import { CSS } from '@dnd-kit/utilities';
 import { Input } from '@chakra-ui/react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef } from 'react';
-import { hexCode } from '@/core/colour/read';
+import { shownHex } from '@/core/colour/read';
 import { useBrand } from '@/ui/store/brand-context';
 import { useCatch, type CatchLine } from '@/ui/store/catch-store';
 import { RouteSelect } from './route-select';
@@ -233,7 +233,7 @@ function Line({ line, ticked, onTick }: LineProps) {
             <b>{DOUBT_WORDS[kind]}</b> {reason}{' '}
             {kind === 'ambiguous' && other && (
               <button className={css.other} onClick={() => readOtherwise(index)}>
-                Read it as {hexCode(other.hex, other.alpha)}
+                Read it as {shownHex(other)}
               </button>
             )}
           </span>

@@ -2,7 +2,7 @@ import { about } from './options';
 import { z } from 'zod';
 import { notations } from '../../colour/notations';
 import { hexToOklch } from '../../colour/eight-bit';
-import { hexCode, type ReadColour } from '../../colour/read';
+import { shownHex, type ReadColour } from '../../colour/read';
 
 /** Notations of CSS Color 4 in which a shown colour can be written and read back the same. */
 export const CSS_NOTATIONS = ['hex', 'rgb', 'hsl', 'hwb', 'oklch', 'lab', 'lch'] as const;
@@ -49,7 +49,7 @@ export interface CssStyle {
  * when translucent. In every notation it reads back as the same 8-bit colour.
  */
 export function cssText(colour: ReadColour, { notation = 'hex', precision = 'enough' }: CssStyle = {}): string {
-  if (notation === 'hex') return hexCode(colour.hex, colour.alpha);
+  if (notation === 'hex') return shownHex(colour);
   // What is outside sRGB is written as what is shown of it, in OKLCH too.
   const shown = colour.clipped > 0 ? { ...colour, oklch: hexToOklch(colour.hex) } : colour;
   return notations(shown, precision === 'more' ? 4 : 0).find(({ id }) => id === notation)!.text;

@@ -1,20 +1,15 @@
+import { ASE } from '../../base/swatch-layouts';
 import { slug } from '../../base/words';
 import { ByteWriter } from '../../base/bytes';
 import { allTokens, defineFormat } from '../kit/format';
 import { chosenPalettes, paletteOptions, plainSwatch } from '../kit/palette-files';
 
-const [COLOUR, GROUP, GROUP_END] = [0x0001, 0xc001, 0xc002];
-
-/**
- * ASE, the swatch exchange file that drawing programs share. Big-endian: "ASEF", version, number of blocks; a block is
- * its kind, its length, and for a colour its name in UTF-16, a model of four letters and 32-bit floats. The layout is
- * common knowledge of the trade without an official publication.
- */
+/** See `ASE`. */
 export const ase = defineFormat({
   id: 'ase',
-  title: 'Swatch exchange (ASE)',
+  title: ASE.title,
   family: 'swatches',
-  extensions: ['.ase'],
+  extensions: [ASE.extension],
   purpose: 'For drawing and layout programs: load the file as a swatch library; each palette is a group in it.',
   readBy: 'Drawing and layout programs',
   reload: 'import',
@@ -23,18 +18,18 @@ export const ase = defineFormat({
   write(brand, _themes, { palette }) {
     const { palettes, findings } = chosenPalettes(brand, palette);
     const blocks = palettes.flatMap(({ name, swatches }) => [
-      block(GROUP, named(name)),
+      block(ASE.blocks.group, named(name)),
       ...swatches.map((swatch) => {
         const { rgb } = plainSwatch(swatch);
-        const body = named(swatch.name).latin('RGB ');
+        const body = named(swatch.name).latin(ASE.models.rgb);
         for (const channel of rgb) body.f32(channel / 255);
-        return block(COLOUR, body.u16(2));
+        return block(ASE.blocks.colour, body.u16(2));
       }),
-      block(GROUP_END, new ByteWriter()),
+      block(ASE.blocks.groupEnd, new ByteWriter()),
     ]);
-    const file = new ByteWriter().latin('ASEF').u16(1).u16(0).u32(blocks.length);
+    const file = new ByteWriter().latin(ASE.magic).u16(1).u16(0).u32(blocks.length);
     for (const bytes of blocks) file.append(bytes);
-    const path = `swatches/${slug(brand.name)}.ase`;
+    const path = `swatches/${slug(brand.name)}${ASE.extension}`;
     return { files: palettes.length > 0 ? [{ path, mediaType: 'application/octet-stream', bytes: file.bytes() }] : [], findings };
   },
 });

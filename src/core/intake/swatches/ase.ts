@@ -1,3 +1,4 @@
+import { ASE } from '../../base/swatch-layouts';
 import { ByteReader } from '../../base/bytes';
 import { fromLab, fromUnit } from '../../colour/channel-values';
 import { problem, type Problem } from '../../source/problem';
@@ -5,22 +6,16 @@ import type { Reader } from '../reader';
 import { ENTRY_LIMIT, nameOfFile, readingOf, stopped, taken, tidyName, type EntryParts } from '../reading';
 import { inked, sure, type Coloured } from './coloured';
 
-const [COLOUR, GROUP, GROUP_END] = [0x0001, 0xc001, 0xc002];
-
-/**
- * ASE, the swatch exchange file that drawing programs share. Big-endian: "ASEF", version, number of blocks; a block is
- * its kind, its length, and for a colour its name in UTF-16, a model of four letters and 32-bit floats. The layout is
- * common knowledge of the trade without an official publication.
- */
+/** See `ASE`. */
 export const ase: Reader = {
   id: 'ase',
-  title: 'Swatch exchange (ASE)',
+  title: ASE.title,
   family: 'swatches',
-  extensions: ['.ase'],
+  extensions: [ASE.extension],
   purpose: 'Each group of the library is a palette.',
   read({ name, bytes }) {
     const reader = new ByteReader(bytes);
-    if (reader.latin(4) !== 'ASEF') return null;
+    if (reader.latin(4) !== ASE.magic) return null;
     reader.u32();
     const promised = reader.u32();
     const problems: Problem[] = [];
@@ -37,12 +32,12 @@ export const ase: Reader = {
       const kind = reader.u16();
       const end = reader.u32() + reader.at;
       if (end > bytes.length) break;
-      if (kind === GROUP) {
+      if (kind === ASE.blocks.group) {
         current = palette(tidyName(reader.utf16(reader.u16())) || nameOfFile(name));
         palettes.push(current);
-      } else if (kind === GROUP_END) current = loose;
-      else if (kind === COLOUR && ++colours > ENTRY_LIMIT) beyond++;
-      else if (kind === COLOUR) {
+      } else if (kind === ASE.blocks.groupEnd) current = loose;
+      else if (kind === ASE.blocks.colour && ++colours > ENTRY_LIMIT) beyond++;
+      else if (kind === ASE.blocks.colour) {
         const label = reader.utf16(reader.u16());
         const model = reader.latin(4);
         const found = reader.at <= end ? coloured(model, reader) : null;
@@ -73,19 +68,19 @@ function coloured(model: string, reader: ByteReader): Coloured | null {
   const take = (count: number) => Array.from({ length: count }, () => reader.f32());
   const usable = (values: number[]) => !reader.short && values.every((value) => Number.isFinite(value) && Math.abs(value) < 1e4);
   switch (model) {
-    case 'RGB ': {
+    case ASE.models.rgb: {
       const values = take(3);
       return usable(values) ? sure(fromUnit(values as [number, number, number])) : null;
     }
-    case 'CMYK': {
+    case ASE.models.cmyk: {
       const values = take(4);
       return usable(values) ? inked(...(values as [number, number, number, number])) : null;
     }
-    case 'LAB ': {
+    case ASE.models.lab: {
       const [l, a, b] = take(3) as [number, number, number];
       return usable([l, a, b]) ? sure(fromLab(l * 100, a, b)) : null;
     }
-    case 'Gray': {
+    case ASE.models.grey: {
       const [value] = take(1) as [number];
       return usable([value]) ? sure(fromUnit([value, value, value])) : null;
     }

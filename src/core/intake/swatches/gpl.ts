@@ -1,16 +1,17 @@
+import { GPL } from '../../base/swatch-layouts';
 import { fromBytes } from '../../colour/channel-values';
 import type { Reader } from '../reader';
 import { certain, doubt, EntryList, leftOut, nameOfFile, readingOf, taken, tidyName } from '../reading';
 
 /** The first line by which every such file is known. */
-const MAGIC = /^\s*GIMP Palette[ \t]*(?:[\r\n]|$)/;
+const MAGIC = new RegExp(`^\\s*${GPL.magic}[ \\t]*(?:[\\r\\n]|$)`);
 
-/** GPL, the text palette that open painting programs share: a header, then red, green, blue 0..255 and a name a line. */
+/** See `GPL`. */
 export const gpl: Reader = {
   id: 'gpl',
-  title: 'Text palette (GPL)',
+  title: GPL.title,
   family: 'swatches',
-  extensions: ['.gpl'],
+  extensions: [GPL.extension],
   purpose: 'A line a colour, with its name.',
   read({ name, source }) {
     if (!source || !MAGIC.test(source.text)) return null;

@@ -1,15 +1,16 @@
+import { HEX_LIST } from '../../base/swatch-layouts';
 import type { Reader } from '../reader';
 import { certain, doubt, EntryList, leftOut, nameOfFile, readingOf, taken } from '../reading';
 
-/** `.hex`: hex digits, a code a line and nothing else, as palette collections for games hand them out. */
+/** See `HEX_LIST`. */
 export const hexList: Reader = {
   id: 'hex',
-  title: 'List of hex codes',
+  title: HEX_LIST.title,
   family: 'swatches',
-  extensions: ['.hex'],
+  extensions: [HEX_LIST.extension],
   purpose: 'A code a line, of three, four, six or eight digits, with or without #.',
   read({ name, source }) {
-    if (!/\.hex$/i.test(name) || !source) return null;
+    if (!name.toLowerCase().endsWith(HEX_LIST.extension) || !source) return null;
     const list = new EntryList();
     for (let number = 1; number <= source.lineCount; number++) {
       const span = source.lineSpan(number);

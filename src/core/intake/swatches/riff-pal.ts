@@ -1,24 +1,22 @@
+import { RIFF_PAL } from '../../base/swatch-layouts';
 import { ByteReader } from '../../base/bytes';
 import { fromBytes } from '../../colour/channel-values';
 import { problem, type Problem } from '../../source/problem';
 import type { Reader } from '../reader';
 import { certain, nameOfFile, readingOf, taken, tidyName, type EntryParts } from '../reading';
 
-/**
- * RIFF palette: little-endian chunks; "data" holds version 3, a count, and red, green, blue, flags a colour; a list of
- * kind "INFO" may hold the palette's name as "INAM". Multimedia Programming Interface 1.0 (1991), "Palette File Format".
- */
+/** See `RIFF_PAL`. */
 export const riffPal: Reader = {
   id: 'riff-pal',
-  title: 'RIFF palette (PAL)',
+  title: RIFF_PAL.title,
   family: 'swatches',
-  extensions: ['.pal'],
+  extensions: [RIFF_PAL.extension],
   purpose: 'The colours in their order; the file names none of them.',
   read({ name, bytes }) {
     const reader = new ByteReader(bytes);
-    if (reader.latin(4) !== 'RIFF') return null;
+    if (reader.latin(4) !== RIFF_PAL.magic) return null;
     reader.u32(true);
-    if (reader.latin(4) !== 'PAL ') return null;
+    if (reader.latin(4) !== RIFF_PAL.form) return null;
     const problems: Problem[] = [];
     const entries: EntryParts[] = [];
     let title = nameOfFile(name);
@@ -26,8 +24,8 @@ export const riffPal: Reader = {
       const chunk = reader.latin(4);
       const size = reader.u32(true);
       const start = reader.at;
-      if (chunk === 'data') colours(reader, start + size, entries, problems);
-      else if (chunk === 'LIST' && reader.latin(4) === 'INFO')
+      if (chunk === RIFF_PAL.chunks.data) colours(reader, start + size, entries, problems);
+      else if (chunk === RIFF_PAL.chunks.list && reader.latin(4) === RIFF_PAL.chunks.info)
         title = named(reader, Math.min(start + size, bytes.length)) || title;
       reader.at = Math.min(start + size + (size % 2), bytes.length);
     }
@@ -61,7 +59,7 @@ function named(reader: ByteReader, end: number): string {
     const chunk = reader.latin(4);
     const size = reader.u32(true);
     const next = reader.at + size + (size % 2);
-    if (chunk === 'INAM') return tidyName(reader.latin(Math.min(size, 1_000)).replace(/\0[^]*$/, ''));
+    if (chunk === RIFF_PAL.chunks.name) return tidyName(reader.latin(Math.min(size, 1_000)).replace(/\0[^]*$/, ''));
     reader.at = Math.min(next, end);
   }
   return '';

@@ -1,25 +1,28 @@
+import { SOC } from '../../base/swatch-layouts';
 import { readColour } from '../../colour/read';
 import { walkXml } from '../../source/xml';
 import type { Reader } from '../reader';
 import { doubt, leftOut, nameOfFile, readingOf, taken, type EntryParts } from '../reading';
 
-/** SOC, the colour table of office programs that keep to OpenDocument: `draw:color` elements with name and code. */
+const TABLE = new RegExp(`<(?:\\w+:)?${SOC.table}[\\s>]`);
+
+/** See `SOC`. */
 export const soc: Reader = {
   id: 'soc',
-  title: 'OpenDocument colour table (SOC)',
+  title: SOC.title,
   family: 'swatches',
-  extensions: ['.soc'],
+  extensions: [SOC.extension],
   purpose: 'An element a colour, with its name.',
   read({ name, source }) {
-    if (!source || !/<(?:\w+:)?color-table[\s>]/.test(source.text.slice(0, 4_096))) return null;
+    if (!source || !TABLE.test(source.text.slice(0, 4_096))) return null;
     const entries: EntryParts[] = [];
     const fault = walkXml(source, {
       element({ name: element, attributes, at }) {
-        if (element !== 'color') return;
-        const code = attributes.get('color');
+        if (element !== SOC.colour.element) return;
+        const code = attributes.get(SOC.colour.code);
         const colour = code ? readColour(code.value) : null;
         const span = code?.span ?? { from: at, to: at };
-        const parts = { ...source.placeOf(span.from), span, name: attributes.get('name')?.value ?? '' };
+        const parts = { ...source.placeOf(span.from), span, name: attributes.get(SOC.colour.name)?.value ?? '' };
         const text = code?.value.slice(0, 40) ?? '';
         entries.push(
           colour

@@ -5,7 +5,7 @@ import { closePairs, type Close } from '@/core/colour/close-pairs';
 import { srgbToLabD65 } from '@/core/colour/lab';
 import { hexOf, readColour } from '@/core/colour/read';
 import { seenAs, VISIONS, type Vision } from '@/core/colour/vision';
-import { APART, APART_FOR_ALL } from '@/core/findings/categories';
+import { TOLD_APART, TOLD_BY_ALL } from '@/core/findings/categories';
 import { useBrand } from '@/ui/store/brand-context';
 import { Empty } from '@/ui/empty';
 import { VISION_WORDS } from '@/ui/vision-words';
@@ -45,7 +45,7 @@ export function PaletteSeen({ severity }: { severity: number }) {
 }
 
 function Row({ palette, vision, severity }: { palette: Palette; vision: Vision; severity: number }) {
-  const limit = vision === 'normal' ? APART : APART_FOR_ALL;
+  const limit = vision === 'normal' ? TOLD_APART : TOLD_BY_ALL;
   const { colours, pairs } = useMemo(() => seen(palette, vision, severity, limit), [palette, vision, severity, limit]);
   const name = (at: number) => palette.swatches[at]!.name;
   const words = `${palette.name} ${VISION_WORDS[vision]}`;
