@@ -16,6 +16,61 @@ module.exports = {
   forbidden: [
     rule('no-circles', {}, { circular: true }, 'Modules do not import each other in a circle.'),
     rule(
+      'no-orphans',
+      {
+        orphan: true,
+        pathNot: [
+          // What Next.js, the browser, a page or a process begins with; what only types say; what a test reads as a file.
+          '^src/app/',
+          '^src/(proxy|instrumentation-client)\\.ts$',
+          '\\.(worker|program)\\.ts$',
+          '\\.d\\.ts$',
+          '^stand-ins/',
+          '^ops/',
+          '\\.test\\.ts$',
+          '^tests/[^/]+\\.(cjs|mjs)$',
+        ],
+      },
+      {},
+      'A module that nothing imports, and that imports nothing, is dead.',
+    ),
+    rule(
+      'app-is-on-top',
+      { pathNot: '^src/app/' },
+      { path: '^src/app/' },
+      'Pages and routes stand on top: nothing imports them.',
+    ),
+    rule(
+      'app-is-thin',
+      { path: '^src/app/' },
+      { path: ['^src/(cli|reader|workers)/', '^(tests|ops|demo|stand-ins)/'] },
+      'A route parses, authorises and calls the server; a page shows what ui and stages have.',
+    ),
+    rule(
+      'workers-know-the-core',
+      { path: '^src/workers/' },
+      { path: '^src/', pathNot: '^src/(core|workers)/' },
+      'A worker is functions of the core behind a typed message.',
+    ),
+    rule(
+      'organisation-is-a-page',
+      { path: '^src/organisation/' },
+      { path: '^src/', pathNot: '^src/(organisation|ui|workers|core)/' },
+      'The page of the organisation stands on the shared interface, like a stage.',
+    ),
+    rule(
+      'the-product-knows-no-test',
+      { path: '^src/', pathNot: '\\.test\\.tsx?$' },
+      { path: '^(tests|ops|demo)/' },
+      'What is shipped imports neither tests nor what builds and measures it.',
+    ),
+    rule(
+      'tests-are-apart',
+      { path: '^tests/(server|browser|foreign|reference)/' },
+      { path: '^tests/(server|browser|foreign|reference)/', pathNot: '^tests/$1/' },
+      'Tests of one kind import what they share from tests/ itself, never from another kind.',
+    ),
+    rule(
       'core-is-pure',
       { path: '^src/core/', pathNot: '\\.test\\.ts$' },
       {

@@ -1,5 +1,5 @@
 import { strToU8 } from 'fflate';
-import { zipFile } from './foreign/zip-file';
+import { zipFile } from './zip-file';
 
 /**
  * Files made to take endless time or memory: small ones that say much, and large ones of one thing. Each has to be

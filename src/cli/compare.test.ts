@@ -2,7 +2,7 @@ import { mkdirSync, mkdtempSync, readFileSync, symlinkSync, writeFileSync } from
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { breakwater } from '../../tests/command-line';
-import { zipFile } from '../../tests/foreign/zip-file';
+import { zipFile } from '../../tests/zip-file';
 
 const BRAND = 'demo/quillhaven.breakwater.json';
 const folder = mkdtempSync(join(tmpdir(), 'breakwater-compare-'));

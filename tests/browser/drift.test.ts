@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import type { Browser } from 'puppeteer-core';
 import { Brand } from '@/core/brand/document/document';
 import { writeDestination } from '@/core/formats/registry';
-import { zipFile } from '../foreign/zip-file';
+import { zipFile } from '../zip-file';
 import { startTestServer, type TestServer } from '../test-server';
 import { arrived, launch, Person } from './browser';
 

@@ -10,7 +10,7 @@ import { join } from 'node:path';
 import { readColour } from '@/core/colour/read';
 import { demo } from '../harsh-brand';
 import { zipSync, strToU8 } from 'fflate';
-import { zipFile } from '../foreign/zip-file';
+import { zipFile } from '../zip-file';
 import { PNG } from 'pngjs';
 import { writeDestination } from '@/core/formats/registry';
 import { decodePng } from '../decode-png';

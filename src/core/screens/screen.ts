@@ -1,19 +1,6 @@
 import { z } from 'zod';
 import { EntityId, FileHash, name, releasePath } from '../brand/document/fields';
 
-/** The small programs that Breakwater ships to try a brand on; each reads released files and nothing else. */
-export const SIMULATED = ['dashboard', 'booking', 'trainer', 'console', 'workbook', 'terminal'] as const;
-export type Simulated = (typeof SIMULATED)[number];
-
-export const SIMULATED_NAMES: Record<Simulated, string> = {
-  dashboard: 'Operations dashboard',
-  booking: 'Booking site',
-  trainer: 'Deckhand trainer',
-  console: 'Bridge console',
-  workbook: 'Fares workbook',
-  terminal: 'Harbour-office terminal',
-};
-
 export const SCREEN_LIMITS = { screens: 24, edits: 20, editBytes: 512 * 1024, address: 1_000 } as const;
 
 /** Where a page is: http or https, without a name or password in it. */
@@ -29,7 +16,8 @@ export const pageAddress = z
 
 /** What a screen is, by its kind. */
 export const ScreenKind = z.discriminatedUnion('is', [
-  z.strictObject({ is: z.literal('simulated'), program: z.enum(SIMULATED) }),
+  /** One of the small programs that Breakwater ships to try a brand on, by its folder; which there are, `stand-ins/programs.json` says. */
+  z.strictObject({ is: z.literal('simulated'), program: z.string().regex(/^[a-z][a-z-]{0,39}$/) }),
   z.strictObject({ is: z.literal('page'), address: pageAddress }),
   /** Id of the token with which a build fetches released files. */
   z.strictObject({ is: z.literal('build'), token: EntityId }),

@@ -1,6 +1,6 @@
 /** What a source says when it is damaged, deeper or larger than anything anybody wrote: what, where, and no further. */
 import { crc32, deflateRawSync } from 'node:zlib';
-import { zipFile } from '../../../tests/foreign/zip-file';
+import { zipFile } from '../../../tests/zip-file';
 import { scanCss } from './css';
 import { memberOf, membersOf, readJson, scanJson } from './json';
 import { wayText } from './occurrence';

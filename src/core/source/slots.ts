@@ -5,7 +5,7 @@ import type { ByteOrder, Literal } from './literal';
 import { wayText, type Occurrence, type Step } from './occurrence';
 import type { Problem } from './problem';
 import { scanSource, type SourceKind } from './scan';
-import type { SourceText, Span } from './source-text';
+import type { SourceText } from './source-text';
 
 /** What of a host may be replaced. */
 export interface Slots {

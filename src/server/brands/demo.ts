@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { KeptBrand } from '@/core/brand/document/document';
 import type { Role } from '@/core/brand/roles';
-import { SIMULATED, SIMULATED_NAMES } from '@/core/screens/screen';
+import PROGRAMS from '../../../stand-ins/programs.json';
 import { createBrand } from './brands';
 import { database } from '../database/database';
 import { keepPast, type DemoPast } from './demo-past';
@@ -53,10 +53,10 @@ export async function loadDemo(
       { transaction },
     );
     await database().Screen.bulkCreate(
-      SIMULATED.map((program, at) => ({
+      Object.entries(PROGRAMS).map(([program, name], at) => ({
         brandId: document.id,
         id: program,
-        name: SIMULATED_NAMES[program],
+        name,
         kind: { is: 'simulated' as const, program },
         personId: owner,
         // In this order.

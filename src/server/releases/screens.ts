@@ -1,3 +1,4 @@
+import PROGRAMS from '../../../stand-ins/programs.json';
 import { createHash } from 'node:crypto';
 import { setImmediate as nextTurn } from 'node:timers/promises';
 import { QueryTypes, type InferCreationAttributes, type Transaction } from 'sequelize';
@@ -58,6 +59,8 @@ export async function addScreen(person: PersonRow, brandId: string, { id, name, 
   const { Screen, BuildToken } = database();
   if ((await Screen.count({ where: { brandId } })) >= SCREEN_LIMITS.screens)
     throw new Refused(409, `A brand has at most ${SCREEN_LIMITS.screens} screens; take one away first.`);
+  if (kind.is === 'simulated' && !Object.hasOwn(PROGRAMS, kind.program))
+    throw new Refused(400, `There is no simulated screen “${kind.program}”; there are ${Object.keys(PROGRAMS).join(', ')}.`);
   if (kind.is === 'build' && !(await BuildToken.findOne({ where: { brandId, id: kind.token } })))
     throw new Refused(404, 'That token is not there any more; choose another, or make one under Ship.');
   if (kind.is === 'picture') await keptPicture(brandId, kind.picture);

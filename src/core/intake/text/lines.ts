@@ -1,10 +1,10 @@
 import { literals } from './literals';
 import { shownKey, readColour } from '../../colour/read';
-import { doubt, ENTRY_LIMIT, EntryList, leftOut, taken, type EntryParts } from '../reading';
+import { doubt, EntryList, leftOut, taken, type EntryParts } from '../reading';
 import type { Problem } from '../../source/problem';
 import { spelled, type LineMatch } from './spelled';
 import { styleGuide } from './style-guide';
-import { linesOf, type TextLine } from './text-lines';
+import { linesOf } from './text-lines';
 import { textTables } from './text-table';
 
 const CELL = /[^\t|;,]+/g;

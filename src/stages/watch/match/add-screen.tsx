@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { LIMITS } from '@/core/brand/document/fields';
 import { newId } from '@/core/brand/document/identity';
-import { pageAddress, SCREEN_LIMITS, SIMULATED, SIMULATED_NAMES, type ScreenKind, type Simulated } from '@/core/screens/screen';
+import { pageAddress, SCREEN_LIMITS, type ScreenKind } from '@/core/screens/screen';
 import { useBrand } from '@/ui/store/brand-context';
 import type { Released } from '@/ui/store/brand-state';
 import { Choice } from '@/ui/dial';
@@ -14,6 +14,10 @@ import { StageLink } from '@/ui/stage-link';
 import { useScreenAct } from '@/ui/asked/screens';
 import { handIn } from './hand-in';
 import css from './match.module.css';
+import PROGRAMS from '../../../../stand-ins/programs.json';
+
+/** One of the simulated screens. */
+type Program = keyof typeof PROGRAMS;
 
 const KINDS = ['page', 'build', 'picture', 'simulated'] as const;
 type Kind = (typeof KINDS)[number];
@@ -45,7 +49,7 @@ function AddDialog({ release, onClose }: { release: Released; onClose: () => voi
   const [kind, setKind] = useState<Kind>('page');
   const [called, setName] = useState('');
   const [address, setAddress] = useState('');
-  const [program, setProgram] = useState<Simulated>('dashboard');
+  const [program, setProgram] = useState<Program>('dashboard');
   const [chosen, setToken] = useState('');
   const [file, setFile] = useState<File | null>(null);
   const [busy, setBusy] = useState(false);
@@ -58,7 +62,7 @@ function AddDialog({ release, onClose }: { release: Released; onClose: () => voi
     kind === 'picture'
       ? (file?.name.replace(/\.\w+$/, '') ?? '')
       : kind === 'simulated'
-        ? SIMULATED_NAMES[program]
+        ? PROGRAMS[program]
         : kind === 'build'
           ? (tokens?.find(({ id }) => id === token)?.name ?? '')
           : hostOf(address);
@@ -131,11 +135,7 @@ function AddDialog({ release, onClose }: { release: Released; onClose: () => voi
       {kind === 'simulated' && (
         <label>
           Program
-          <Select
-            value={program}
-            options={SIMULATED.map((one) => [one, SIMULATED_NAMES[one]])}
-            onChoose={(one) => setProgram(one as Simulated)}
-          />
+          <Select value={program} options={Object.entries(PROGRAMS)} onChoose={(one) => setProgram(one as Program)} />
         </label>
       )}
       <label>
