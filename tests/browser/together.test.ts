@@ -61,7 +61,7 @@ test('a sign-off: asked for, commented on, approved for what was seen, and named
   await oren.fill('What should they look at?', 'The foam', false);
   await (await oren.find('[role=dialog] button[type=submit]')).click();
   await oren.sees('Nobody has approved it yet');
-  expect(await oren.texts('button')).not.toContain('Approve');
+  expect(await oren.texts('button')).not.toContain('Approve…');
 
   // Petra hears of it without being told, and sees the change as pictures.
   await petra.sees('sign-off asked');
@@ -80,8 +80,16 @@ test('a sign-off: asked for, commented on, approved for what was seen, and named
   await oren.sees('A little too blue?');
   await oren.click('Dealt with');
   await petra.sees('Dealt with, says Oren');
-  await petra.click('Approve');
+  await approve('Better so.');
   await ida.find('[aria-label=Verdicts] [data-verdict=approve] ::-p-text(Petra)');
+  await ida.sees('Better so.');
+
+  // Another order of themes is another style sheet, and is told as that.
+  await moveTheme('dusk', 'day');
+  await petra.sees(':root of style sheets is now Dusk, no longer Day');
+  await ida.sees('for earlier approvals did not see the latest changes');
+  await moveTheme('day', 'dusk');
+  await ida.page.waitForFunction(() => !document.body.innerText.includes('did not see the latest changes'));
 
   // What changes after an approval is not approved with it.
   await paint(oren, 'core-lamp', '#f4c542');
@@ -93,7 +101,7 @@ test('a sign-off: asked for, commented on, approved for what was seen, and named
   ).toBe(true);
   await ida.keys('Escape');
   await petra.sees('approved, before one more change');
-  await petra.click('Approve');
+  await approve('');
   await ida.find('[aria-label=Verdicts] [data-verdict=approve] ::-p-text(Petra)');
   await ida.page.waitForFunction(() => !document.body.innerText.includes('did not see the latest changes'));
   await ida.click('Release…');
@@ -108,9 +116,22 @@ test('a sign-off: asked for, commented on, approved for what was seen, and named
   await ida.find('section[aria-label="Two releases compared"] [aria-label="#ddf0ee before, #d8ecf0 now"]');
 });
 
+/** Petra approves what she sees, with a remark or without. */
+async function approve(remark: string): Promise<void> {
+  await petra.click('Approve…');
+  if (remark !== '') await petra.fill('A remark for the others, if you like', remark, false);
+  await (await petra.find('[role=dialog] button[type=submit]')).click();
+  await petra.page.waitForFunction(() => !document.querySelector('[role=dialog]'));
+}
+
+async function moveTheme(id: string, before: string): Promise<void> {
+  const moved = await (await Visitor.demo(server, 'oren')).change([{ do: 'theme.move', id, before }]);
+  expect(moved.body.outcomes[0].seq).toBeGreaterThan(0);
+}
+
 test('the brand as it was at a change, and one thing of it taken back into today', async () => {
   await tab(ida, 'History');
-  await ida.sees('2 changes');
+  await ida.sees('4 changes');
   await ida.page.select('select[aria-label="Changed by"]', 'demo-oren');
   await ida.page.select('select[aria-label="What was changed"]', 'core');
   await (await ida.find('::-p-xpath(//ol//button[contains(., "Set Foam to #d8ecf0")])')).click();

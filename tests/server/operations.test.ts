@@ -151,7 +151,10 @@ test('a database of the time before snapshots is brought up to date, with what i
   const first = { ...document, version: 1, name: 'Old Ferries', fields: undefined, carried: undefined };
   const palettes = document.palettes as { id: string; name: string }[];
   palettes[0]!.name = 'After';
-  const step = (name: string) => ({ label: 'Old', steps: [{ do: 'palette.edit', id: palettes[0]!.id, set: { name } }] });
+  const step = (name: string, was: string) => ({
+    label: 'Old',
+    steps: [{ do: 'palette.edit', id: palettes[0]!.id, set: { name }, was: { name: was } }],
+  });
   Object.assign(process.env, serverEnv(old, 'demo'));
   const { migrate, migrations } = await import('@/server/database/migrations');
   const { closeDatabase } = await import('@/server/database/database');
@@ -161,8 +164,8 @@ test('a database of the time before snapshots is brought up to date, with what i
       INSERT INTO memberships VALUES ('p', 'o', 'owner')`);
     await client.query(`INSERT INTO brands VALUES ('quillhaven', 'o', 1, $1)`, [JSON.stringify(first)]);
     await client.query(`INSERT INTO changes VALUES ('quillhaven', 1, 'oldchange1', $1, $2, '{core}', 'p')`, [
-      JSON.stringify(step('After')),
-      JSON.stringify(step('Before')),
+      JSON.stringify(step('After', 'Before')),
+      JSON.stringify(step('Before', 'After')),
     ]);
     await client.query(`INSERT INTO releases VALUES ('quillhaven', 1, 1, '', $1, '[]', 'p')`, [JSON.stringify(first)]);
   });
@@ -181,6 +184,7 @@ test('a database of the time before snapshots is brought up to date, with what i
     '0015-people-of-elsewhere',
     '0016-screens',
     '0017-webhooks',
+    '0018-imported-releases',
   ]);
   await closeDatabase();
   for (const name of Object.keys(serverEnv(old, 'demo'))) delete process.env[name];
@@ -192,7 +196,7 @@ test('a database of the time before snapshots is brought up to date, with what i
     const { body } = await visitor.send('GET', '/api/brands/quillhaven');
     expect(body).toMatchObject({
       seq: 1,
-      brand: { version: 7, name: 'Old Ferries', fields: [] },
+      brand: { version: 8, name: 'Old Ferries', fields: [] },
       release: { number: 1, document: { carried: [] } },
     });
     const { releases } = (await visitor.send('GET', '/api/brands/quillhaven/releases')).body;
@@ -200,10 +204,16 @@ test('a database of the time before snapshots is brought up to date, with what i
     expect((await visitor.change([rename('Core')])).body.outcomes[0].seq).toBe(2);
     const { history } = (await visitor.send('GET', '/api/brands/quillhaven/history?of=core')).body;
     expect(history.map(({ label }: { label: string }) => label)).toEqual(['Test', 'Old']);
+    // The brand as it was before its first change, of which nothing whole was kept.
+    const { document: past } = (await visitor.send('GET', '/api/brands/quillhaven/at/0')).body;
+    expect(past.palettes[0].name).toBe('Before');
   } finally {
     await end(child);
   }
-  expect(await admin(old, 'verify')).toMatchObject({ code: 0, said: expect.stringContaining('1 changes, 1 releases') });
+  const { code, said } = await admin(old, 'verify');
+  expect(said).toContain('1 changes, 1 releases');
+  expect(said).toContain('Not looked at: The first 1 changes of quillhaven: its first snapshot was kept after them.');
+  expect([code, said.includes('Everything agrees')]).toEqual([1, false]);
 });
 
 test('how the server is, it tells this machine or who has the token, and nobody else', async () => {
