@@ -23,7 +23,7 @@ export const kept = () => Object.keys(localStorage).filter((name) => name.starts
 export let server: Server;
 /** What closes each page that is open. */
 export const pages: (() => void)[] = [];
-export const settle = async () => {
+export const untilDone = async () => {
   for (let n = 0; n < 30; n++) await Promise.resolve();
   await jest.advanceTimersByTimeAsync(0);
 };

@@ -4,14 +4,14 @@ import { useState } from 'react';
 import { may } from '@/core/brand/roles';
 import { StageViews, type StageView } from '@/ui/stage-views';
 import { BrandsView } from './brands-view';
-import { DeedsView } from './deeds-view';
+import { AuditView } from './audit-view';
 import { HouseView } from './house-view';
 import { LookingContext, type Looking } from './organisation-context';
 import { PeopleView } from './people-view';
 import { YouView } from './you-view';
 import css from './organisation.module.css';
 
-type ViewId = 'brands' | 'house' | 'people' | 'deeds' | 'you';
+type ViewId = 'brands' | 'house' | 'people' | 'audit' | 'you';
 
 const FOR_ALL: readonly StageView<ViewId>[] = [
   { id: 'brands', label: 'Brands', View: BrandsView },
@@ -21,7 +21,7 @@ const FOR_OWNERS: readonly StageView<ViewId>[] = [
   FOR_ALL[0]!,
   { id: 'house', label: 'House set', View: HouseView },
   { id: 'people', label: 'People', View: PeopleView },
-  { id: 'deeds', label: 'What was done', View: DeedsView },
+  { id: 'audit', label: 'What was done', View: AuditView },
   FOR_ALL[1]!,
 ];
 

@@ -226,8 +226,8 @@ test('swatches are found by colour, the nearest by ΔE2000 first, and by name, a
 });
 
 test('what was done is read and taken away by owners, and rewritten by nobody', async () => {
-  const { deeds } = (await ida.send('GET', `${ORGANISATION}/deeds`)).body;
-  const lines = deeds.map(({ by, what, about }: Record<string, string>) => `${by} ${what} ${about}`);
+  const { entries } = (await ida.send('GET', `${ORGANISATION}/audit`)).body;
+  const lines = entries.map(({ by, what, about }: Record<string, string>) => `${by} ${what} ${about}`);
   expect(lines).toEqual(
     expect.arrayContaining([
       'Guest 1 joined as editor',
@@ -235,7 +235,7 @@ test('what was done is read and taken away by owners, and rewritten by nobody', 
       'Oren made the brand Pilots',
     ]),
   );
-  const csv = await (await ida.fetch(`${ORGANISATION}/deeds/csv`)).text();
+  const csv = await (await ida.fetch(`${ORGANISATION}/audit/csv`)).text();
   expect(csv.split('\r\n')[0]).toBe('\uFEFFat,by,what,about'.replace('\uFEFF', ''));
   expect(csv).toContain('Oren,made the brand,Pilots');
   await expect(database.query(`UPDATE deeds SET by = 'Nobody'`)).rejects.toThrow('never rewritten');

@@ -107,8 +107,8 @@ test('a release is told once, after the receiver was down and the server was kil
   await deliveries(address, ({ state, tries }) => state === 'received' && tries === 1);
   expect(again.messages.map((message) => message.id)).toEqual([waiting!.id, waiting!.id]);
   // The log tells each attempt, without what may be secret in an address.
-  const deeds = await ida.send('GET', '/api/organisations/quillhaven/deeds');
-  const sent = (deeds.body.deeds as { by: string; what: string; about: string }[]).filter(({ what }) => what === 'sent to');
+  const audit = await ida.send('GET', '/api/organisations/quillhaven/audit');
+  const sent = (audit.body.entries as { by: string; what: string; about: string }[]).filter(({ what }) => what === 'sent to');
   expect(sent).toHaveLength(3);
   expect(sent[0]).toEqual(expect.objectContaining({ by: 'Breakwater', about: `${first.url}/told: 200, 0 bytes` }));
 

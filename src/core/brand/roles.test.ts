@@ -6,9 +6,9 @@ test.each([
   ['editor', 'read review edit release'],
   ['reviewer', 'read review'],
   ['viewer', 'read'],
-] as const)('%s may %s, and nothing else', (role, deeds) => {
+] as const)('%s may %s, and nothing else', (role, allowed) => {
   const all = ['read', 'review', 'edit', 'release', 'govern'] as const;
-  expect(all.filter((deed) => may(role, deed)).join(' ')).toBe(deeds);
+  expect(all.filter((permission) => may(role, permission)).join(' ')).toBe(allowed);
 });
 
 test('a refusal says who one is, what is not allowed, and whom to ask', () => {

@@ -2,9 +2,9 @@ export const ROLES = ['owner', 'editor', 'reviewer', 'viewer'] as const;
 export type Role = (typeof ROLES)[number];
 
 /** What people do with a brand. To review is to comment, to approve and to ask for changes; to govern is to say who may do what. */
-export type Deed = 'read' | 'review' | 'edit' | 'release' | 'govern';
+export type Permission = 'read' | 'review' | 'edit' | 'release' | 'govern';
 
-const ALLOWED: Record<Deed, readonly Role[]> = {
+const ALLOWED: Record<Permission, readonly Role[]> = {
   read: ROLES,
   review: ['owner', 'editor', 'reviewer'],
   edit: ['owner', 'editor'],
@@ -12,7 +12,7 @@ const ALLOWED: Record<Deed, readonly Role[]> = {
   govern: ['owner'],
 };
 
-const WORDS: Record<Deed, string> = {
+const WORDS: Record<Permission, string> = {
   read: 'see this brand',
   review: 'review this brand',
   edit: 'change this brand',
@@ -20,12 +20,12 @@ const WORDS: Record<Deed, string> = {
   govern: 'decide who may do what',
 };
 
-export function may(role: Role, deed: Deed): boolean {
-  return ALLOWED[deed].includes(role);
+export function may(role: Role, permission: Permission): boolean {
+  return ALLOWED[permission].includes(role);
 }
 
-/** The sentence for somebody whose role does not allow a deed. */
-export function refusalFor(role: Role, deed: Deed): string {
-  const asked = ALLOWED[deed].slice(0, 2).join(' or ');
-  return `You are here as ${role} and cannot ${WORDS[deed]}; ask an owner for the role of ${asked}.`;
+/** The sentence for somebody whose role does not allow a permission. */
+export function refusalFor(role: Role, permission: Permission): string {
+  const asked = ALLOWED[permission].slice(0, 2).join(' or ');
+  return `You are here as ${role} and cannot ${WORDS[permission]}; ask an owner for the role of ${asked}.`;
 }

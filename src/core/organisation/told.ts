@@ -58,7 +58,7 @@ export interface Invitation {
 }
 
 /** One line of what was done. */
-export interface ToldDeed {
+export interface ToldAuditEntry {
   readonly id: string;
   readonly by: string;
   readonly what: string;

@@ -5,7 +5,7 @@ import { announce } from '../log/announce';
 import { createBrand } from './brands';
 import { database } from '../database/database';
 import type { BrandRow, PersonRow } from '../database/rows';
-import { writeDown, type DeedKind } from '../people/deeds';
+import { writeDown, type AuditKind } from '../people/audit';
 import { loadBrand } from '../log/documents';
 import type { ListedBrand } from '@/core/organisation/told';
 import { Refused } from '../http/refused';
@@ -34,8 +34,8 @@ export async function makeBrand(
 export async function duplicateBrand(person: PersonRow, organisationId: string, from: string, name: string): Promise<string> {
   const { brand } = await loadBrand(from);
   const document = KeptBrand.parse({ ...brand, id: newId(), name });
-  const deed = { what: 'duplicate-brand', about: `${brand.name} as ${name}`, brand: document.id } as const;
-  await addBrand(person, organisationId, deed, async (transaction) => {
+  const entry = { what: 'duplicate-brand', about: `${brand.name} as ${name}`, brand: document.id } as const;
+  await addBrand(person, organisationId, entry, async (transaction) => {
     await createBrand(document, organisationId, transaction);
     for (const [table, columns] of FILES)
       await database().sequelize.query(
@@ -50,7 +50,7 @@ export async function duplicateBrand(person: PersonRow, organisationId: string, 
 export async function addBrand(
   person: PersonRow,
   organisationId: string,
-  deed: { readonly what: DeedKind; readonly about: string; readonly brand: string },
+  entry: { readonly what: AuditKind; readonly about: string; readonly brand: string },
   keep: (transaction: Transaction) => Promise<void>,
 ): Promise<void> {
   const { sequelize, Brand: BrandTable, Organisation } = database();
@@ -60,7 +60,7 @@ export async function addBrand(
     if ((await BrandTable.count({ where: { organisationId }, transaction })) >= MOST_BRANDS)
       throw new Refused(409, `An organisation has at most ${MOST_BRANDS} brands; delete one for good first.`);
     await keep(transaction);
-    await writeDown(person, organisationId, deed, transaction);
+    await writeDown(person, organisationId, entry, transaction);
   });
 }
 
@@ -71,7 +71,7 @@ const FILES = [
   ['print_profiles', 'sha256, name, bytes, person_id, at'],
 ] as const;
 
-const STANDINGS: Record<ListedBrand['standing'], { readonly what: DeedKind; readonly is: (row: BrandRow) => boolean }> = {
+const STANDINGS: Record<ListedBrand['standing'], { readonly what: AuditKind; readonly is: (row: BrandRow) => boolean }> = {
   'in use': { what: 'use-brand', is: ({ archivedAt, binnedAt }) => !archivedAt && !binnedAt },
   archived: { what: 'archive-brand', is: ({ archivedAt, binnedAt }) => archivedAt !== null && !binnedAt },
   'in the bin': { what: 'bin-brand', is: ({ binnedAt }) => binnedAt !== null },

@@ -12,7 +12,7 @@ import { COMMAND_VERSION } from '@/core/brand/document/versions';
 import { addBrand, brandOf } from './brand-acts';
 import { listed } from './brand-lists';
 import { database } from '../database/database';
-import { writeDown } from '../people/deeds';
+import { writeDown } from '../people/audit';
 import { Refused } from '../http/refused';
 import { keepRelease } from '../releases/releases';
 import type { PersonRow } from '../database/rows';

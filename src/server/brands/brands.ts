@@ -1,7 +1,7 @@
 import { QueryTypes, type Transaction } from 'sequelize';
 import type { Brand } from '@/core/brand/document/document';
 import { EntityId } from '@/core/brand/document/fields';
-import { may, refusalFor, type Deed, type Role } from '@/core/brand/roles';
+import { may, refusalFor, type Permission, type Role } from '@/core/brand/roles';
 import { database } from '../database/database';
 import type { PersonRow } from '../database/rows';
 import { listed } from './brand-lists';
@@ -33,8 +33,8 @@ export async function rolesFor(brand: string, people: readonly string[]): Promis
   return new Map(rows.map(({ person, role }) => [person, role]));
 }
 
-/** A person's role for a brand, if it allows the deed. A brand of another organisation is as if it were not there. */
-export async function authorise(person: PersonRow, brandId: string, deed: Deed): Promise<Role> {
+/** A person's role for a brand, if it allows the permission. A brand of another organisation is as if it were not there. */
+export async function authorise(person: PersonRow, brandId: string, permission: Permission): Promise<Role> {
   // What is no id at all is not asked of the database, which takes no NUL in a text.
   if (!EntityId.safeParse(brandId).success) throw new Refused(404, 'There is no such brand here.');
   const [part] = await database().sequelize.query<{ role: Role; isArchived: boolean }>(
@@ -43,8 +43,8 @@ export async function authorise(person: PersonRow, brandId: string, deed: Deed):
     { type: QueryTypes.SELECT, replacements: { brand: brandId, person: person.id } },
   );
   if (!part) throw new Refused(404, 'There is no such brand here.');
-  if (!may(part.role, deed)) throw new Refused(403, refusalFor(part.role, deed));
-  if (part.isArchived && deed !== 'read')
+  if (!may(part.role, permission)) throw new Refused(403, refusalFor(part.role, permission));
+  if (part.isArchived && permission !== 'read')
     throw new Refused(409, 'This brand is archived: it can be looked at, and an owner takes it into use again under Brands.');
   return part.role;
 }

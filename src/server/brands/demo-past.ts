@@ -10,7 +10,7 @@ import type { ReleaseRule, Remark } from '@/core/release/sign-off';
 import { listed } from './brand-lists';
 import { createBrand } from './brands';
 import { database } from '../database/database';
-import { writeDown } from '../people/deeds';
+import { writeDown } from '../people/audit';
 import { hashedFiles, keepRelease } from '../releases/releases';
 import { indexSwatches } from './swatch-index';
 

@@ -7,7 +7,7 @@ import type { HouseSet } from '@/core/brand/tools/house-set';
 import { STARTING_SET } from '@/core/shelf/house-starters';
 import { database } from '../database/database';
 import type { HouseSetRow, PersonRow } from '../database/rows';
-import { writeDown } from '../people/deeds';
+import { writeDown } from '../people/audit';
 import { loadBrand } from '../log/documents';
 import { Refused } from '../http/refused';
 

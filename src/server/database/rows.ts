@@ -141,7 +141,7 @@ export interface InvitationRow extends Row<InvitationRow> {
   at: CreationOptional<Date>;
   endsAt: Date;
 }
-export interface DeedRow extends Row<DeedRow> {
+export interface AuditRow extends Row<AuditRow> {
   id: CreationOptional<string>;
   organisationId: string;
   brandId: string | null;

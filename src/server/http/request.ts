@@ -1,13 +1,13 @@
 import 'server-only';
 import { z } from 'zod';
 import { isStorable, UNSTORABLE } from '@/core/base/storable';
-import type { Deed, Role } from '@/core/brand/roles';
+import type { Permission, Role } from '@/core/brand/roles';
 import { authorise } from '../brands/brands';
 import { ADDRESS_HEADER } from './client-address';
 import type { PersonRow } from '../database/rows';
 import { log } from './log';
 import { isOwnOrigin } from './origin';
-import { authoriseIn, type OrganisationDeed } from '../people/organisations';
+import { authoriseIn, type OrganisationPermission } from '../people/organisations';
 import { isPassing } from '../database/passing';
 import { firstIssue, sayWhere } from '@/core/base/say-where';
 import { Refused } from './refused';
@@ -83,16 +83,19 @@ export async function signedIn(): Promise<PersonRow> {
   return person;
 }
 
-/** The signed-in person with a role for the brand that allows the deed. */
-export async function allowed(brand: string, deed: Deed): Promise<{ person: PersonRow; role: Role }> {
+/** The signed-in person with a role for the brand that allows the permission. */
+export async function allowed(brand: string, permission: Permission): Promise<{ person: PersonRow; role: Role }> {
   const person = await signedIn();
-  return { person, role: await authorise(person, brand, deed) };
+  return { person, role: await authorise(person, brand, permission) };
 }
 
-/** The signed-in person with a role for the organisation that allows the deed. */
-export async function allowedIn(organisation: string, deed: OrganisationDeed): Promise<{ person: PersonRow; role: Role }> {
+/** The signed-in person with a role for the organisation that allows the permission. */
+export async function allowedIn(
+  organisation: string,
+  permission: OrganisationPermission,
+): Promise<{ person: PersonRow; role: Role }> {
   const person = await signedIn();
-  return { person, role: await authoriseIn(person, organisation, deed) };
+  return { person, role: await authoriseIn(person, organisation, permission) };
 }
 
 /** A password that somebody chooses. */

@@ -1,7 +1,7 @@
 import { reach } from './way-out';
 
 jest.mock('node:dns/promises', () => ({ lookup: () => new Promise(() => {}) }));
-jest.mock('../people/deeds', () => ({ writeDownOf: () => Promise.resolve() }));
+jest.mock('../people/audit', () => ({ writeDownOf: () => Promise.resolve() }));
 
 test('a name that nobody finishes looking up takes no longer than anything else may', async () => {
   Object.assign(process.env, { BREAKWATER_DATABASE_URL: 'postgres://127.0.0.1:1/none', BREAKWATER_SECRET: 'x'.repeat(40) });

@@ -2,7 +2,7 @@ import { lookup } from 'node:dns/promises';
 import { isIP } from 'node:net';
 import ipaddr from 'ipaddr.js';
 import { Agent, fetch, type Response } from 'undici';
-import { writeDownOf } from '../people/deeds';
+import { writeDownOf } from '../people/audit';
 import { environment } from '../http/environment';
 import { onePerProcess } from '../database/one-per-process';
 import { Refused } from '../http/refused';

@@ -6,7 +6,7 @@ import { newId } from '@/core/brand/document/identity';
 import type { NewWebhook, ToldDelivery, ToldWebhook, WebhookEvent } from '@/core/screens/webhook';
 import { announce } from '../log/announce';
 import { database } from '../database/database';
-import { writeDownOf } from '../people/deeds';
+import { writeDownOf } from '../people/audit';
 import { environment } from '../http/environment';
 import { queueDeliveries } from '../database/jobs';
 import { Refused } from '../http/refused';

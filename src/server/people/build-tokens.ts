@@ -6,7 +6,7 @@ import { announce } from '../log/announce';
 import { roleIn } from '../brands/brands';
 import { database } from '../database/database';
 import type { BuildTokenRow, PersonRow } from '../database/rows';
-import { writeDownOf } from './deeds';
+import { writeDownOf } from './audit';
 import { Refused } from '../http/refused';
 import { allowed } from '../http/request';
 

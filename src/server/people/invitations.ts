@@ -7,7 +7,7 @@ import { newId } from '@/core/brand/document/identity';
 import { ROLES, type Role } from '@/core/brand/roles';
 import { database } from '../database/database';
 import type { InvitationRow, PersonRow } from '../database/rows';
-import { writeDown } from './deeds';
+import { writeDown } from './audit';
 import { createPerson } from './people';
 import { Refused } from '../http/refused';
 

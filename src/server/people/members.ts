@@ -5,7 +5,7 @@ import type { Role } from '@/core/brand/roles';
 import { announceParts } from '../log/announce';
 import { database } from '../database/database';
 import type { PersonRow } from '../database/rows';
-import { writeDown } from './deeds';
+import { writeDown } from './audit';
 import { Refused } from '../http/refused';
 
 /** Everybody with a part in an organisation, by name. */

@@ -1,7 +1,7 @@
 import type { ListedBrand } from '@/core/organisation/told';
 import { QueryTypes } from 'sequelize';
 import { EntityId } from '@/core/brand/document/fields';
-import { may, type Deed, type Role } from '@/core/brand/roles';
+import { may, type Permission, type Role } from '@/core/brand/roles';
 import { database } from '../database/database';
 import type { PersonRow } from '../database/rows';
 import { Refused } from '../http/refused';
@@ -9,20 +9,21 @@ import { Refused } from '../http/refused';
 const NOT_HERE = 'There is no such organisation here.';
 
 /** What somebody may do in an organisation: see it, make brands in it, or decide about it. */
-export type OrganisationDeed = Extract<Deed, 'read' | 'edit' | 'govern'>;
+export type OrganisationPermission = Extract<Permission, 'read' | 'edit' | 'govern'>;
 
-const DEED_WORDS: Record<OrganisationDeed, string> = {
+const AUDIT_WORDS: Record<OrganisationPermission, string> = {
   read: 'see this organisation',
   edit: 'make brands here',
   govern: 'decide about this organisation',
 };
 
-/** A person's role for an organisation, if it allows the deed. One that they do not belong to is as if it were not there. */
-export async function authoriseIn(person: PersonRow, organisationId: string, deed: OrganisationDeed): Promise<Role> {
+/** A person's role for an organisation, if it allows the permission. One that they do not belong to is as if it were not there. */
+export async function authoriseIn(person: PersonRow, organisationId: string, permission: OrganisationPermission): Promise<Role> {
   if (!EntityId.safeParse(organisationId).success) throw new Refused(404, NOT_HERE);
   const row = await database().Membership.findOne({ where: { personId: person.id, organisationId } });
   if (!row) throw new Refused(404, NOT_HERE);
-  if (!may(row.role, deed)) throw new Refused(403, `You are here as ${row.role} and cannot ${DEED_WORDS[deed]}; ask an owner.`);
+  if (!may(row.role, permission))
+    throw new Refused(403, `You are here as ${row.role} and cannot ${AUDIT_WORDS[permission]}; ask an owner.`);
   return row.role;
 }
 

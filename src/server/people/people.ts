@@ -11,7 +11,7 @@ import { createBrand } from '../brands/brands';
 import { network } from '../http/client-address';
 import { database } from '../database/database';
 import type { PersonRow } from '../database/rows';
-import { writeDownOwn } from './deeds';
+import { writeDownOwn } from './audit';
 import { onePerProcess } from '../database/one-per-process';
 import { Refused } from '../http/refused';
 

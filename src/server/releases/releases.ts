@@ -12,7 +12,7 @@ import { loadBrand } from '../log/documents';
 import { database } from '../database/database';
 import type { PersonRow, ReleaseFileRow, ReleaseRow } from '../database/rows';
 import { announce } from '../log/announce';
-import { writeDownOf } from '../people/deeds';
+import { writeDownOf } from '../people/audit';
 import { keptFilesOf } from '../brands/kept-files';
 import { log } from '../http/log';
 import { ownOrigin } from '../http/origin';

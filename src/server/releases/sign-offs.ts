@@ -18,7 +18,7 @@ import { announce } from '../log/announce';
 import { rolesFor } from '../brands/brands';
 import { database } from '../database/database';
 import type { PersonRow, SignOffRow } from '../database/rows';
-import { writeDownOf } from '../people/deeds';
+import { writeDownOf } from '../people/audit';
 import { documentAt } from '../log/documents';
 import type { BrandAt } from '../log/brand-at';
 import { Refused } from '../http/refused';
@@ -157,7 +157,7 @@ export async function remarkOn(person: PersonRow, brandId: string, signOffId: st
 }
 
 /** Says that a remark is dealt with, or is not. */
-export async function settleRemark(
+export async function closeRemark(
   person: PersonRow,
   brandId: string,
   signOffId: string,

@@ -4,12 +4,15 @@ import css from './conflict-dialog.module.css';
 
 /** Asks about an edit that waited here while somebody else set the same: theirs stands, until one says otherwise. */
 export function ConflictDialog() {
-  const { conflicts, settle } = useBrand((state) => ({ conflicts: state.conflicts, settle: state.settle }));
+  const { conflicts, answerConflict } = useBrand((state) => ({
+    conflicts: state.conflicts,
+    answerConflict: state.answerConflict,
+  }));
   const [conflict] = conflicts;
   if (!conflict) return null;
   const { key, command, fields, by } = conflict;
   return (
-    <Dialog.Root open placement="center" role="alertdialog" onOpenChange={({ open }) => !open && settle(key, false)}>
+    <Dialog.Root open placement="center" role="alertdialog" onOpenChange={({ open }) => !open && answerConflict(key, false)}>
       <Portal>
         <Dialog.Backdrop />
         <Dialog.Positioner>
@@ -45,10 +48,10 @@ export function ConflictDialog() {
               {conflicts.length > 1 && <p>{conflicts.length - 1} more of your edits ask after this one.</p>}
             </Dialog.Body>
             <Dialog.Footer>
-              <Button variant="outline" onClick={() => settle(key, false)}>
+              <Button variant="outline" onClick={() => answerConflict(key, false)}>
                 Leave {by}’s
               </Button>
-              <Button onClick={() => settle(key, true)}>Set mine</Button>
+              <Button onClick={() => answerConflict(key, true)}>Set mine</Button>
             </Dialog.Footer>
           </Dialog.Content>
         </Dialog.Positioner>

@@ -87,7 +87,7 @@ export interface BrandState {
   readonly undo: () => void;
   readonly redo: () => void;
   /** Ends a conflict: with one's own values, or with what stands there. */
-  readonly settle: (key: string, mine: boolean) => void;
+  readonly answerConflict: (key: string, mine: boolean) => void;
   readonly select: (selection: Selection) => void;
   readonly choosePalette: (palette: string) => void;
   readonly chooseTheme: (theme: string) => void;

@@ -1,5 +1,5 @@
 import type { Command } from '@/core/brand/commands/commands';
-import { colour, hear, kept, page, server, settle, told } from '../../../tests/page-of-brand';
+import { colour, hear, kept, page, server, untilDone, told } from '../../../tests/page-of-brand';
 import { Disk, Stream } from '../../../tests/page-surroundings';
 
 jest.mock('../notices', () => ({ tell: (sentence: string) => void told.push(sentence) }));
@@ -16,14 +16,14 @@ describe('a page that is not of the server’s build', () => {
     const store = page();
     server.down = true;
     store.getState().run(colour('#eeeeee'));
-    await settle();
+    await untilDone();
     hear({ seq: 1, key: 'theirs', command: { label: 'New', steps: [{ do: 'swatch.glow' }] } as unknown as Command });
-    await settle();
+    await untilDone();
     expect([reload.mock.calls.length, kept().length, Stream.open.length]).toEqual([1, 1, 0]);
     // The page anew, of the server's build by now.
     server.down = false;
     page();
-    await settle();
+    await untilDone();
     expect([server.log, kept().length]).toMatchObject([[{ command: { steps: [{ set: { value: '#eeeeee' } }] } }], 0]);
   });
 
@@ -34,7 +34,7 @@ describe('a page that is not of the server’s build', () => {
     ]) {
       page();
       hear({ seq: 1, key: 'theirs', command: colour('no colour') });
-      await settle();
+      await untilDone();
       expect([reload.mock.calls.length, told]).toEqual([1, expected]);
     }
   });
@@ -44,7 +44,7 @@ describe('a page that is not of the server’s build', () => {
     const store = page();
     server.down = true;
     store.getState().run(colour('#eeeeee'));
-    await settle();
+    await untilDone();
     Stream.open.at(-1)!.emit('release', { name: 'of another time' });
     await jest.advanceTimersByTimeAsync(5_000);
     expect(reload).not.toHaveBeenCalled();
@@ -76,7 +76,7 @@ describe('a page that is not of the server’s build', () => {
     );
     localStorage.setItem(key('torn'), '{"order": 3, "comm');
     page();
-    await settle();
+    await untilDone();
     expect([server.log.map((change) => change.key), kept()]).toEqual([['old'], [key('new'), key('torn')]]);
     expect(told).toEqual(['2 earlier edits on this disk cannot be read by this version; they were left there.']);
   });

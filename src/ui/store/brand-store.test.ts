@@ -1,7 +1,20 @@
 import { apply } from '@/core/brand/commands/apply';
 import { Command, type Step } from '@/core/brand/commands/commands';
 import { Brand, serialiseBrand } from '@/core/brand/document/document';
-import { colour, demo, doing, foam, hear, kept, page, pages, rename, server, settle, told } from '../../../tests/page-of-brand';
+import {
+  colour,
+  demo,
+  doing,
+  foam,
+  hear,
+  kept,
+  page,
+  pages,
+  rename,
+  server,
+  untilDone,
+  told,
+} from '../../../tests/page-of-brand';
 import { Disk, Stream } from '../../../tests/page-surroundings';
 import { waitingCount } from './brand-state';
 
@@ -11,7 +24,7 @@ test('an edit is shown at once, kept on disk until the server has it, and confir
   const store = page();
   expect(store.getState().run(colour('#eeeeee'))).toBe(true);
   expect([foam(store), waitingCount(store.getState()), kept().length]).toEqual(['#eeeeee', 1, 1]);
-  await settle();
+  await untilDone();
   expect([waitingCount(store.getState()), kept().length, store.getState().keptAt]).toEqual([0, 0, expect.any(Date)]);
   hear(server.log[0]!, 'Ida');
   expect(store.getState().replica).toMatchObject({ seq: 1, pending: [] });
@@ -39,10 +52,10 @@ test('what is on trial is shown but neither kept nor sent, outlasts others’ wo
   tryOut(colour('#222222'));
   run(colour('#333333'));
   expect([foam(store), store.getState().trial]).toEqual(['#333333', null]);
-  await settle();
+  await untilDone();
   undo();
   expect(foam(store)).toBe('#ddf0ee');
-  await settle();
+  await untilDone();
   tryOut(colour('#444444'));
   server.take({ key: 'gone', command: doing(...unlink, { do: 'swatch.remove', ids: ['core-foam'] }) });
   for (const change of server.log.filter(({ seq }) => seq > store.getState().replica.seq)) hear(change);
@@ -52,14 +65,14 @@ test('what is on trial is shown but neither kept nor sent, outlasts others’ wo
 test('a label that two long names make too long is cut, and the edit is kept', async () => {
   const store = page();
   store.getState().run({ ...colour('#eeeeee'), label: 'x'.repeat(300) });
-  await settle();
+  await untilDone();
   expect(Command.parse(server.log[0]!.command).label).toHaveLength(200);
 });
 
 test('a label is never cut within a character', async () => {
   const store = page();
   store.getState().run({ ...colour('#eeeeee'), label: `${'x'.repeat(199)}🚢` });
-  await settle();
+  await untilDone();
   expect(server.log[0]!.command.label).toBe('x'.repeat(199));
 });
 
@@ -73,11 +86,11 @@ test('a request that is refused costs what was in it, and nothing that was done 
       void [path, init];
     });
   store.getState().run(rename('A'));
-  await settle();
+  await untilDone();
   store.getState().run(colour('#eeeeee'));
   globalThis.fetch = answering as typeof fetch;
   refuse();
-  await settle();
+  await untilDone();
   expect(told).toEqual(['Test was not kept: No.']);
   expect([store.getState().brand.name, foam(store), server.log.length]).toEqual([demo.name, '#eeeeee', 1]);
 });
@@ -87,12 +100,12 @@ test('a release is fetched when its number is told, once', async () => {
   const asked = jest.spyOn(globalThis, 'fetch');
   for (const number of [2, 2, 1]) {
     Stream.open.at(-1)!.emit('release', { number });
-    await settle();
+    await untilDone();
   }
   expect([store.getState().release, asked.mock.calls.length]).toEqual([{ number: 2, document: demo }, 1]);
   server.down = true;
   Stream.open.at(-1)!.emit('release', { number: 3 });
-  await settle();
+  await untilDone();
   expect(told).toEqual([expect.stringContaining('Release 3 was made, and could not be fetched')]);
 });
 
@@ -115,11 +128,11 @@ test('out of reach, edits wait and are tried again in their order, each once', a
   const store = page();
   server.down = true;
   for (const name of ['A', 'B', 'C']) store.getState().run(rename(name));
-  await settle();
+  await untilDone();
   expect([waitingCount(store.getState()), store.getState().connected, kept().length]).toEqual([3, false, 3]);
   server.down = false;
   await jest.advanceTimersByTimeAsync(6_000);
-  await settle();
+  await untilDone();
   expect(server.log.map(({ command }) => (command.steps[0] as { set: { name: string } }).set.name)).toEqual(['A', 'B', 'C']);
   expect([waitingCount(store.getState()), store.getState().connected]).toEqual([0, true]);
 });
@@ -129,7 +142,7 @@ test('what the server refuses is taken back, and the person told why', async () 
   server.brand = apply(demo, doing({ do: 'swatch.edit', id: 'core-foam', set: { locked: true } })) as never;
   server.brand = (server.brand as unknown as { brand: Brand }).brand;
   store.getState().run(colour('#eeeeee'));
-  await settle();
+  await untilDone();
   expect(foam(store)).toBe('#ddf0ee');
   expect(told).toEqual(['Test was not kept: Foam is locked. Unlock it to change its colour.']);
   expect(kept()).toEqual([]);
@@ -144,7 +157,7 @@ test.each([
   const store = page();
   server.status = status;
   store.getState().run(rename('A'));
-  await settle();
+  await untilDone();
   expect([waitingCount(store.getState()), kept().length]).toEqual([waiting, waiting]);
   expect(told.join()).toContain(words);
 });
@@ -155,7 +168,7 @@ test('what an earlier page left on disk is sent, not applied twice', async () =>
   first
     .getState()
     .run(doing({ do: 'palette.add', palette: { id: 'new', name: 'New', kind: 'loose', swatches: [] }, before: null }));
-  await settle();
+  await untilDone();
   pages.pop()!();
   server.down = false;
   // The server had it after all: the answer was lost, and the new page's document has the palette in it.
@@ -163,7 +176,7 @@ test('what an earlier page left on disk is sent, not applied twice', async () =>
   server.take({ key: key!, command: JSON.parse(localStorage.getItem(kept()[0]!)!).command as Command });
   const second = page('owner', 1, server.brand);
   expect(waitingCount(second.getState())).toBe(1);
-  await settle();
+  await untilDone();
   expect([waitingCount(second.getState()), kept(), told, server.log.length]).toEqual([0, [], [], 1]);
   expect(second.getState().brand.palettes.filter(({ id }) => id === 'new')).toHaveLength(1);
 });
@@ -183,7 +196,7 @@ test('a full disk is told of, and the edit is sent all the same', async () => {
   Object.assign(globalThis, { localStorage: new Disk(10) });
   const store = page();
   store.getState().run(rename('A'));
-  await settle();
+  await untilDone();
   expect([server.log.length, told]).toEqual([1, [expect.stringContaining('too large for this browser’s disk')]]);
 });
 
@@ -203,7 +216,7 @@ test('another page’s change goes under the own ones, and says who made it', ()
 test('an edit that somebody else overtakes is told to whom it was, with both values, once', async () => {
   const store = page();
   store.getState().run(colour('#111111'));
-  await settle();
+  await untilDone();
   hear(server.log[0]!, 'Ida');
   hear({ seq: 2, key: 'theirs00', command: colour('#222222') });
   hear({ seq: 3, key: 'theirs01', command: colour('#333333') });
@@ -218,14 +231,14 @@ test.each([
   const store = page();
   server.down = true;
   store.getState().run(rename('A'));
-  await settle();
+  await untilDone();
   expect(store.getState().connected).toBe(false);
   store.getState().run(colour('#111111'));
   server.down = false;
   const theirs = { seq: 1, key: 'theirs00', command: colour('#222222') };
   server.take(theirs);
   await jest.advanceTimersByTimeAsync(1_600);
-  await settle();
+  await untilDone();
   // Refused at once; asked as soon as what it met is known. What met nothing went through.
   expect([store.getState().conflicts, told]).toEqual([[], []]);
   hear(server.log[0]!);
@@ -234,8 +247,8 @@ test.each([
   ]);
   expect(foam(store)).toBe('#222222');
   hear(server.log[1]!, 'Ida');
-  store.getState().settle(store.getState().conflicts[0]!.key, mine);
-  await settle();
+  store.getState().answerConflict(store.getState().conflicts[0]!.key, mine);
+  await untilDone();
   expect([foam(store), store.getState().conflicts, server.brand.name, kept().length]).toEqual([end, [], 'A', 0]);
   expect(serialiseBrand(store.getState().brand)).toBe(serialiseBrand(server.brand));
 });
@@ -250,7 +263,7 @@ test('who is here is known, and an edit refused for another reason is told after
   expect(store.getState().here.map(({ name }) => name)).toEqual(['Ida', 'Wim']);
   server.down = true;
   store.getState().run(rename('A'));
-  await settle();
+  await untilDone();
   store.getState().run(doing({ do: 'swatch.edit', id: 'deck-lichen', set: { name: 'Moss' } }));
   hear({ seq: 1, key: 'theirs00', command: doing({ do: 'swatch.remove', ids: ['deck-lichen'] }) });
   expect(told).toEqual([]);
@@ -314,7 +327,7 @@ test('undo and redo go back and forth; a new edit ends the redoing', async () =>
   run(rename('X'));
   redo();
   expect([foam(store), store.getState().redoable]).toEqual(['#111111', []]);
-  await settle();
+  await untilDone();
   hear(server.log[0]!, 'Ida');
   expect(serialiseBrand(store.getState().brand)).toBe(serialiseBrand(server.brand));
 });
@@ -322,7 +335,7 @@ test('undo and redo go back and forth; a new edit ends the redoing', async () =>
 test('a trial is shown and neither kept nor sent', async () => {
   const store = page();
   store.getState().tryOut(colour('#abcdef'));
-  await settle();
+  await untilDone();
   expect([foam(store), kept(), server.sent]).toEqual(['#abcdef', [], []]);
   store.getState().tryOut(null);
   expect(foam(store)).toBe('#ddf0ee');
@@ -331,7 +344,7 @@ test('a trial is shown and neither kept nor sent', async () => {
 test('a viewer’s edit is refused on the page already, with the sentence', async () => {
   const store = page('viewer');
   expect(store.getState().run(rename('A'))).toBe(false);
-  await settle();
+  await untilDone();
   expect([server.sent, told]).toEqual([[], [expect.stringContaining('viewer and cannot change this brand')]]);
 });
 

@@ -103,7 +103,7 @@ export function createBrandStore(opening: Opening): BrandStore {
       set(({ undoable }) => ({ undoable: [...undoable, inverse] }));
       showBroughtBack(command);
     },
-    settle: (key, mine) => {
+    answerConflict: (key, mine) => {
       const conflict = get().conflicts.find((each) => each.key === key);
       set(({ conflicts }) => ({ conflicts: conflicts.filter((each) => each.key !== key) }));
       if (mine && conflict) get().run(conflict.command);

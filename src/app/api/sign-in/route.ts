@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { writeDownOwn } from '@/server/people/deeds';
+import { writeDownOwn } from '@/server/people/audit';
 import { authenticate } from '@/server/people/people';
 import { addressOf, answer, body } from '@/server/http/request';
 import { signIn } from '@/server/people/session';

@@ -1,4 +1,4 @@
-import { writeDownOwn } from '@/server/people/deeds';
+import { writeDownOwn } from '@/server/people/audit';
 import { goOn, orSentence } from '@/server/http/plain-page';
 import { whoCameBack } from '@/server/outside/provider';
 import { answer } from '@/server/http/request';

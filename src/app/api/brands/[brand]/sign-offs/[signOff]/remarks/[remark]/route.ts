@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { allowed, answer, body } from '@/server/http/request';
-import { settleRemark } from '@/server/releases/sign-offs';
+import { closeRemark } from '@/server/releases/sign-offs';
 
 const Settled = z.strictObject({ settled: z.boolean() });
 
@@ -13,7 +13,7 @@ export function PATCH(
     const { brand, signOff, remark } = await params;
     const { person } = await allowed(brand, 'review');
     const { settled } = await body(request, Settled);
-    await settleRemark(person, brand, signOff, remark, settled);
+    await closeRemark(person, brand, signOff, remark, settled);
     return Response.json({});
   });
 }

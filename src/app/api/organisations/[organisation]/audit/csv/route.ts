@@ -1,4 +1,4 @@
-import { deedsAsCsv } from '@/server/people/deeds';
+import { auditAsCsv } from '@/server/people/audit';
 import { allowedIn, answer } from '@/server/http/request';
 
 /** All that was done in an organisation, as a table for whoever looks into it elsewhere. */
@@ -6,7 +6,7 @@ export function GET(_request: Request, { params }: { params: Promise<{ organisat
   return answer(async () => {
     const { organisation } = await params;
     await allowedIn(organisation, 'govern');
-    return new Response(deedsAsCsv(organisation), {
+    return new Response(auditAsCsv(organisation), {
       headers: {
         'content-type': 'text/csv; charset=utf-8',
         'content-disposition': 'attachment; filename="what-was-done.csv"',

@@ -1,4 +1,4 @@
-import { deedsOf } from '@/server/people/deeds';
+import { auditOf } from '@/server/people/audit';
 import { allowedIn, answer } from '@/server/http/request';
 
 const AT_ONCE = 100;
@@ -9,6 +9,6 @@ export function GET(request: Request, { params }: { params: Promise<{ organisati
     const { organisation } = await params;
     await allowedIn(organisation, 'govern');
     const before = new URL(request.url).searchParams.get('before') ?? '';
-    return Response.json({ deeds: await deedsOf(organisation, /^\d{1,18}$/.test(before) ? before : null, AT_ONCE) });
+    return Response.json({ entries: await auditOf(organisation, /^\d{1,18}$/.test(before) ? before : null, AT_ONCE) });
   });
 }
