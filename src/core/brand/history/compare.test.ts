@@ -77,9 +77,9 @@ test('another first theme is told with what it does to files, also when one came
   expect(root({ do: 'theme.move', id: 'day', before: 'night' })).toMatchObject({
     kind: 'reordered',
     what: 'theme',
-    name: 'Dusk, Day, Night bridge, High contrast',
-    was: 'Day, Dusk, Night bridge, High contrast',
-    effect: ':root of style sheets is now Dusk, no longer Day, and so are files of one theme.',
+    name: 'Themes',
+    effect:
+      ':root of style sheets is now Dusk, no longer Day, and so are files of one theme. Now Dusk, Day, Night bridge, High contrast; before, Day, Dusk, Night bridge, High contrast.',
   });
   expect(root({ do: 'theme.add', theme: { id: 'dawn', name: 'Dawn' }, before: 'day', values: {} })?.effect).toContain('Dawn');
   expect(root({ do: 'theme.remove', id: 'day' })?.effect).toContain('now Dusk');

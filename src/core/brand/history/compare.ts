@@ -74,8 +74,10 @@ function ordersTold(then: Brand, now: Brand, reordered: readonly Order[]): Diffe
     const [old, here] = [listOf(then, kind), listOf(now, kind)];
     const isOther = KINDS[kind].firstCounts && old[0]!.id !== here[0]!.id;
     if (!isOther && !reordered.some((order) => order.kind === kind)) return [];
-    const [was, name] = [namesOf(kind, old), namesOf(kind, here)];
-    return [{ id: orderId(kind), kind: 'reordered', what: kind, name, was, effect: KINDS[kind].order(old, here) }];
+    const orders = `Now ${namesOf(kind, here)}; before, ${namesOf(kind, old)}.`;
+    const { many, order } = KINDS[kind];
+    const name = `${many.charAt(0).toUpperCase()}${many.slice(1)}`;
+    return [{ id: orderId(kind), kind: 'reordered', what: kind, name, effect: `${order(old, here)} ${orders}` }];
   });
 }
 
