@@ -19,7 +19,7 @@ const KNOWN_BY_NAME: readonly Difference['what'][] = ['token', 'theme', 'palette
  */
 export function proposedStep(differences: readonly Difference[]): ProposedStep {
   const broken = differences.find(
-    ({ kind, what, was }) => KNOWN_BY_NAME.includes(what) && kind !== 'reordered' && (kind === 'removed' || was !== undefined),
+    ({ kind, what, was }) => KNOWN_BY_NAME.includes(what) && (kind === 'removed' || was !== undefined),
   );
   if (broken)
     return {
