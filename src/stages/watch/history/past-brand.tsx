@@ -57,7 +57,7 @@ function Did({ before, then }: { before: Brand; then: Brand }) {
       {differences.slice(0, 8).map(({ id, kind, name, what, effect }) => (
         <li key={id}>
           <Patches before={was(id)} after={is(id)} />
-          {what} {name} {kind}
+          {kind === 'reordered' ? name : `${what} ${name}`} {kind}
           <Moved before={was(id)} after={is(id)} />
           {effect && <small>{effect}</small>}
         </li>
