@@ -6,6 +6,9 @@ import type { Palette, Swatch } from '../document/palette-shape';
 import { foundBy, type Fields } from './table-step';
 import { mustStillBe, Refusal, withFields } from './carry-out';
 
+/** Whatever is left out of an order without being taken out would be lost, also for undoing. */
+const UNPLACED = 'This does not say where everything is to stand, so nothing was changed; make it up again.';
+
 /**
  * A brand with a difference made in it. What the difference does not know of, because somebody made it since, stays where it stands; what it would
  * overwrite and is no longer as the difference found it is refused.
@@ -28,6 +31,11 @@ export function applyDifference(brand: Brand, difference: BrandDifference): Bran
     const swatches = inOrder(held, order, entities.get('swatch')!) as Swatch[];
     return swatches === palette.swatches ? palette : { ...palette, swatches };
   });
+  for (const kind of KIND_NAMES) {
+    const { list, within } = KINDS[kind];
+    const placed = within ? palettes.reduce((sum, { swatches }) => sum + swatches.length, 0) : (next[list] as Entity[]).length;
+    if (placed !== entities.get(kind)!.size) throw new Refusal(UNPLACED);
+  }
   const isSame = palettes.every((palette, at) => palette === brand.palettes[at]) && palettes.length === brand.palettes.length;
   return { ...(next as Brand), palettes: isSame ? brand.palettes : palettes };
 }
