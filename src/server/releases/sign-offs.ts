@@ -58,7 +58,7 @@ export async function signOffsOf(brandId: string): Promise<SignOff[]> {
   const names = new Map(people.map(({ id, name }) => [id, name]));
   const nameOf = (id: string) => names.get(id) ?? 'somebody';
   const open = rows.find(({ outcome }) => outcome === null);
-  const makers = open ? await makersOf(brandId, open.since) : [];
+  const makers = open ? await uncountedMakers(brandId, open.since) : [];
   return rows.map(({ id, title, note, since, personId, at, outcome, release }) => ({
     id,
     title,
@@ -87,7 +87,7 @@ export async function signOffsOf(brandId: string): Promise<SignOff[]> {
 }
 
 /** Ids of those who made changes since a release and whose approval therefore does not count by the brand's rule. */
-async function makersOf(brandId: string, since: number): Promise<string[]> {
+async function uncountedMakers(brandId: string, since: number): Promise<string[]> {
   const { byMakers } = await ruleOf(brandId);
   if (byMakers === 'count') return [];
   const { Change, Release } = database();

@@ -85,6 +85,7 @@ export function useFindingsSince(release: Released | null) {
   return useQuery({
     queryKey: ['findings since', id, release?.number, replica.seq, replica.pending.length],
     enabled: release !== null,
+    staleTime: Infinity,
     queryFn: async () => {
       const own = new FindingWorker();
       try {

@@ -74,13 +74,22 @@ function entitiesAfter(brand: Brand, kind: KindName, { added, removed, edited, o
 
 /** A list in the order wanted; what the order does not know of stays behind what it stood behind. */
 function inOrder(list: readonly Entity[], order: Order | undefined, entities: ReadonlyMap<string, Entity>): readonly Entity[] {
-  const ids = order ? [...order.now] : list.map(({ id }) => id);
-  if (order) {
-    const known = new Set([...order.now, ...order.was]);
-    list.forEach(({ id }, at) => {
-      if (!known.has(id)) ids.splice(at === 0 ? 0 : ids.indexOf(list[at - 1]!.id) + 1, 0, id);
-    });
-  }
+  const ids = order ? withUnknown(list, order) : list.map(({ id }) => id);
   const next = ids.flatMap((id) => entities.get(id) ?? []);
   return next.length === list.length && next.every((entity, at) => entity === list[at]) ? list : next;
+}
+
+function withUnknown(list: readonly Entity[], { was, now }: Order): string[] {
+  const [before, after] = [new Set(was), new Set(now)];
+  /** By the id that they stand behind; null at the beginning. */
+  const unknown = new Map<string | null, string[]>([[null, []]]);
+  let behind: string | null = null;
+  for (const { id } of list) {
+    if (after.has(id)) behind = id;
+    if (after.has(id) || before.has(id)) continue;
+    const others = unknown.get(behind);
+    if (others) others.push(id);
+    else unknown.set(behind, [id]);
+  }
+  return [...unknown.get(null)!, ...now.flatMap((id) => [id, ...(unknown.get(id) ?? [])])];
 }

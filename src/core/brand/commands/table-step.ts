@@ -48,6 +48,10 @@ const NAMED: Readonly<Record<string, Pick<EditStep, 'record'> & { readonly kind:
   'finding.withdraw': { kind: 'acceptance', verb: 'remove' },
 };
 
+const nameKey = (step: { kind: string; verb: string; record?: string | undefined }) =>
+  `${step.kind} ${step.verb} ${step.record ?? ''}`;
+const NAMES = new Map(Object.entries(NAMED).map(([name, step]) => [nameKey(step), name]));
+
 /** A step as the table understands it. */
 export function tableStep(step: Step): TableStep {
   if (step.do === 'brand.restore') return { verb: 'restore', difference: step.difference };
@@ -86,9 +90,7 @@ function written(step: TableStep): Record<string, unknown> {
   if (step.verb === 'restore') return { do: 'brand.restore', difference: step.difference };
   const { kind } = step;
   if (kind === 'brand') return { do: 'brand.edit', ...settingOf(step) };
-  const record = step.verb === 'edit' ? step.record : undefined;
-  const named = Object.entries(NAMED).find(([, name]) => name.kind === kind && name.verb === step.verb && name.record === record);
-  const word = { do: named?.[0] ?? `${kind}.${step.verb}` };
+  const word = { do: NAMES.get(nameKey(step)) ?? `${kind}.${step.verb}` };
   const { list, several, within } = KINDS[kind];
   switch (step.verb) {
     case 'add':

@@ -25,8 +25,8 @@ export function* problemsOf(brand: Brand, before: Brand | null): Generator<Probl
   if (brand.themes.length === 0) yield { what: 'no theme' };
   yield* usedTwice(brand, changes);
   for (const kind of KIND_NAMES) {
-    const { changed, isLonger } = changes.get(kind)!;
-    const count = isLonger ? entitiesOf(brand, kind).length : 0;
+    const { changed, hasOtherIds } = changes.get(kind)!;
+    const count = hasOtherIds ? entitiesOf(brand, kind).length : 0;
     if (count > KINDS[kind].limit) yield { what: 'many', kind, count };
     yield* takenTwice(brand, before, kind, changed);
     for (const entity of changed) {
@@ -39,8 +39,7 @@ export function* problemsOf(brand: Brand, before: Brand | null): Generator<Probl
   for (const kind of KIND_NAMES) {
     const { gone } = changes.get(kind)!;
     if (gone.size === 0) continue;
-    for (const { kind: user, entity, reference } of usersOf(brand, kind, gone))
-      if (reference.firm && !changes.get(user)!.changed.includes(entity)) yield { what: 'lost', kind: user, entity, reference };
+    for (const user of usersOf(brand, kind, gone)) if (user.reference.firm) yield { what: 'lost', ...user };
   }
   yield* circles(brand, before, changes.get('token')!.changed as readonly Token[]);
 }
@@ -66,11 +65,11 @@ interface Change {
   readonly changed: readonly Entity[];
   /** Ids of what was there. */
   readonly gone: ReadonlySet<string>;
-  /** Whether ids came or went. */
-  readonly isLonger: boolean;
+  /** Whether ids came, went, or stand elsewhere. */
+  readonly hasOtherIds: boolean;
 }
 
-const NOTHING: Change = { changed: [], gone: new Set(), isLonger: false };
+const NOTHING: Change = { changed: [], gone: new Set(), hasOtherIds: false };
 
 function changeOf(brand: Brand, before: Brand | null, kind: KindName): Change {
   const now = entitiesOf(brand, kind);
@@ -82,7 +81,7 @@ function changeOf(brand: Brand, before: Brand | null, kind: KindName): Change {
   const old = byId(then);
   const changed = elsewhere.filter((entity) => old.get(entity.id) !== entity);
   const here = byId(now);
-  return { changed, gone: new Set([...old.keys()].filter((id) => !here.has(id))), isLonger: true };
+  return { changed, gone: new Set([...old.keys()].filter((id) => !here.has(id))), hasOtherIds: true };
 }
 
 function has(brand: Brand, { to, id }: Reference): boolean {
@@ -91,7 +90,7 @@ function has(brand: Brand, { to, id }: Reference): boolean {
 
 /** Ids are looked at only where some came: all of the document's. */
 function* usedTwice(brand: Brand, changes: ReadonlyMap<KindName, Change>): Generator<Problem> {
-  if (![...changes.values()].some(({ isLonger }) => isLonger)) return;
+  if (![...changes.values()].some(({ hasOtherIds }) => hasOtherIds)) return;
   const seen = new Set<string>();
   for (const kind of KIND_NAMES) {
     for (const entity of entitiesOf(brand, kind)) {

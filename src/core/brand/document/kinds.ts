@@ -251,7 +251,6 @@ export const FIELDS: { readonly [F in FieldName]: Field } = {
   naming: { words: 'naming convention', references: none },
   carried: {
     words: 'values carried for other tools',
-
     references: ({ carried }) =>
       carried.flatMap(({ before, theme }, at) => [
         ...(before === null ? [] : [loose('token', before, 'carried', at, 'before')]),
