@@ -90,7 +90,9 @@ function written(step: TableStep): Record<string, unknown> {
   if (step.verb === 'restore') return { do: 'brand.restore', difference: step.difference };
   const { kind } = step;
   if (kind === 'brand') return { do: 'brand.edit', ...settingOf(step) };
-  const word = { do: NAMES.get(nameKey(step)) ?? `${kind}.${step.verb}` };
+  const name = NAMES.get(nameKey(step)) ?? `${kind}.${step.verb}`;
+  if (step.verb === 'edit') return { do: name, id: step.id, ...settingOf(step) };
+  const word = { do: name };
   const { list, several, within } = KINDS[kind];
   switch (step.verb) {
     case 'add':
@@ -110,13 +112,11 @@ function written(step: TableStep): Record<string, unknown> {
         ...(within && { [within]: step.within }),
         before: step.before,
       };
-    case 'edit':
-      return { ...word, id: step.id, ...settingOf(step) };
   }
 }
 
 function settingOf({ set, was }: EditStep) {
-  return { set, ...(was && { was }) };
+  return was ? { set, was } : { set };
 }
 
 /** The edits of fields that a step makes; a restoring step makes many. */

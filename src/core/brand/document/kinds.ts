@@ -74,9 +74,12 @@ interface KindOf<T> extends Omit<Kind, 'own' | 'label' | 'fixed' | 'references' 
   readonly wrong?: (entity: T) => string | null;
 }
 
+const NONE: Reference[] = [];
+const none = () => NONE;
+
 /** An entry of the table, written with the type of its entities and read without. */
 function kind<T extends Entity>(entry: KindOf<T>): Kind {
-  return { references: () => [], own: entry.schema, ...entry } as unknown as Kind;
+  return { references: none, own: entry.schema, ...entry } as unknown as Kind;
 }
 
 const firm = (to: KindName, id: string, ...path: (string | number)[]): Reference => ({ path, to, id, firm: true });
@@ -243,8 +246,6 @@ interface Field {
   readonly references: (brand: Brand) => Reference[];
 }
 
-const none = () => [];
-
 /** The fields that the brand has itself. */
 export const FIELDS: { readonly [F in FieldName]: Field } = {
   name: { words: 'name', references: none },
@@ -306,8 +307,10 @@ const known = new WeakMap<Entity, readonly Reference[]>();
 
 /** All that an entity speaks of. Computed once for an entity. */
 export function referencesOf(name: KindName, entity: Entity): readonly Reference[] {
+  const { references } = KINDS[name];
+  if (references === none) return NONE;
   let found = known.get(entity);
-  if (!found) known.set(entity, (found = KINDS[name].references(entity)));
+  if (!found) known.set(entity, (found = references(entity)));
   return found;
 }
 
