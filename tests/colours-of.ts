@@ -1,7 +1,7 @@
-import { palettesOf, type Reading } from '@/core/intake/reading';
+import { palettesOf, type Intake } from '@/core/intake/intake';
 
 /** The palettes of a reading as tests compare them: each colour with its name and its authored text. */
-export function coloursOf(reading: Reading) {
+export function coloursOf(reading: Intake) {
   return palettesOf(reading).map(({ swatches, ...head }) => ({
     ...head,
     swatches: swatches.map(({ colour, ...rest }) => ({ ...rest, css: colour.css, hex: colour.hex, alpha: colour.alpha })),
@@ -9,6 +9,6 @@ export function coloursOf(reading: Reading) {
 }
 
 /** What is left out of a reading, in its order. */
-export function leftOutOf({ entries }: Reading) {
+export function leftOutOf({ entries }: Intake) {
   return entries.filter(({ take }) => !take);
 }

@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import type { Command, Step } from '@/core/brand/commands/commands';
 import { Brand } from '@/core/brand/document/document';
-import type { Role } from '@/core/brand/roles';
+import type { PersonRole } from '@/core/brand/roles';
 import type { BrandStore } from '@/ui/store/brand-state';
 import { createBrandStore } from '@/ui/store/brand-store';
 import { Disk, Server, Stream } from './page-surroundings';
@@ -29,7 +29,7 @@ export const untilDone = async () => {
 };
 
 /** A page of the brand, listening. */
-export function page(role: Role = 'owner', seq = 0, brand = demo): BrandStore {
+export function page(role: PersonRole = 'owner', seq = 0, brand = demo): BrandStore {
   const store = createBrandStore({
     brand,
     seq,

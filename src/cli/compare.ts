@@ -83,9 +83,9 @@ function inWords(brand: Brand, { kind, line, expected, found, deltaE, token, swa
   };
 }
 
-type Told = ReturnType<typeof inWords> & { readonly file: string };
+type ComparedInWords = ReturnType<typeof inWords> & { readonly file: string };
 
-function print(compared: readonly ComparedFile[], differences: readonly Told[]): void {
+function print(compared: readonly ComparedFile[], differences: readonly ComparedInWords[]): void {
   const colour = (hex: string | null) =>
     hex === null ? 'nothing' : /^#[0-9a-f]{6}/.test(hex) ? `${patch(hex.slice(0, 7))}${hex}` : printable(hex);
   for (const { file, state, equal, format } of compared) {

@@ -1,18 +1,18 @@
 import { isBrandFile, parseBrandFile } from '@/core/intake/brand-file';
 import { watch } from 'node:fs';
 import { basename, dirname } from 'node:path';
-import { brandFromReading } from '@/core/intake/from-reading';
+import { brandFromIntake } from '@/core/intake/from-intake';
 import type { Brand } from '@/core/brand/document/document';
 import type { Destination } from '@/core/brand/document/destination-shape';
 import { manifestEntry } from '@/core/release/bundle';
 import type { WrittenFile } from '@/core/formats/kit/format';
 import { FORMATS, formatById, writeDestination } from '@/core/formats/registry';
 import { brandFromTokens } from '@/core/intake/tokens/brand-from-tokens';
-import { problemsOf } from '@/core/intake/reading';
+import { problemsOf } from '@/core/intake/intake';
 import { filesOfResolver } from '@/core/intake/tokens/token-files';
 import type { Problem } from '@/core/source/problem';
 import { fail, Failure, tell } from './failure';
-import { filesBeside, load, readingOf } from './input';
+import { filesBeside, load, readFileAs } from './input';
 import { differing, placeFiles } from './place-files';
 import { listFiles } from './list-files';
 
@@ -127,11 +127,11 @@ export async function brandOf(path: string): Promise<Brand> {
     if ('brand' in parsed) return parsed.brand;
     fail(`${file.name}: ${parsed.problems[0]!.message}`);
   }
-  const reading = await readingOf(file);
+  const intake = await readFileAs(file);
   const name = file.name.replace(/\.[^.]+$/, '');
-  if (reading.format !== 'dtcg') {
-    tellAll(problemsOf(reading));
-    return brandFromReading(name, reading);
+  if (intake.format !== 'dtcg') {
+    tellAll(problemsOf(intake));
+    return brandFromIntake(name, intake);
   }
   const besides = filesOfResolver(file).flatMap((name) => filesBeside(file)(name) ?? []);
   const { brand, problems } = brandFromTokens(name.replace(/\.(?:tokens|resolver)$/, ''), [file, ...besides]);

@@ -2,7 +2,7 @@ import { readFileSync, realpathSync, statSync } from 'node:fs';
 import { basename, dirname, isAbsolute, join, sep } from 'node:path';
 import type { SourceFile } from '@/core/intake/reader';
 import { readerById, readFile, READERS } from '@/core/intake/readers';
-import { problemsOf, type Reading } from '@/core/intake/reading';
+import { problemsOf, type Intake } from '@/core/intake/intake';
 import { RANGE_EXAMPLE, readRange } from '@/core/intake/tables/cell-range';
 import { whyNotRead } from '@/core/intake/not-read';
 import { decode } from './decode';
@@ -53,17 +53,17 @@ export function filesBeside({ path }: LoadedFile): (name: string) => SourceFile 
 }
 
 /** What a reader found in the file, or the end of the command with the reason. */
-export async function readingOf(file: LoadedFile, as?: string, cells?: string): Promise<Reading> {
+export async function readFileAs(file: LoadedFile, as?: string, cells?: string): Promise<Intake> {
   if (as !== undefined && !readerById(as)) {
     fail(`there is no reader “${as}”; choose one of ${READERS.map(({ id }) => id).join(', ')}.`);
   }
   const range = cells === undefined ? undefined : readRange(cells);
   if (range === null) fail(`“${cells}” is no range of cells; write ${RANGE_EXAMPLE}.`);
-  const reading = await readFile(file, { decode, beside: filesBeside(file), ...(range && { range }) }, as);
-  if (!reading) fail(`${file.name}: ${as === undefined ? whyNotRead(file.bytes) : `this cannot be read as ${as}.`}`);
-  if (reading.palettes.length === 0 && reading.tokens.length === 0) {
-    const [first] = problemsOf(reading);
+  const intake = await readFile(file, { decode, beside: filesBeside(file), ...(range && { range }) }, as);
+  if (!intake) fail(`${file.name}: ${as === undefined ? whyNotRead(file.bytes) : `this cannot be read as ${as}.`}`);
+  if (intake.palettes.length === 0 && intake.tokens.length === 0) {
+    const [first] = problemsOf(intake);
     fail(`${file.name} holds no colour that can be read${first ? ` (line ${first.line}: ${first.message})` : ''}.`);
   }
-  return reading;
+  return intake;
 }

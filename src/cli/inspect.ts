@@ -1,11 +1,11 @@
-import { palettesOf, problemsOf } from '@/core/intake/reading';
-import { load, readingOf } from './input';
+import { palettesOf, problemsOf } from '@/core/intake/intake';
+import { load, readFileAs } from './input';
 import { patch, printable } from './patch';
 
 export async function inspect(path: string, options: { as?: string; range?: string; json?: boolean }): Promise<void> {
-  const reading = await readingOf(load(path), options.as, options.range);
-  const problems = problemsOf(reading);
-  const palettes = palettesOf(reading);
+  const intake = await readFileAs(load(path), options.as, options.range);
+  const problems = problemsOf(intake);
+  const palettes = palettesOf(intake);
   if (options.json) {
     const told = palettes.map(({ name, kind, taken, swatches }) => ({
       name,
@@ -19,7 +19,7 @@ export async function inspect(path: string, options: { as?: string; range?: stri
         ...(row !== undefined && { row }),
       })),
     }));
-    const { format, tokens } = reading;
+    const { format, tokens } = intake;
     const shown = problems.map(({ severity, line, column, message }) => ({ severity, line, column, message }));
     process.stdout.write(JSON.stringify({ format, palettes: told, tokens, problems: shown }, null, 2) + '\n');
     return;
@@ -32,8 +32,8 @@ export async function inspect(path: string, options: { as?: string; range?: stri
       lines.push(`  ${patch(colour.hex)}${colour.hex}${opacity}  ${printable(label)}`);
     }
   }
-  if (reading.tokens.length > 0) lines.push(`Tokens (${reading.tokens.length})`);
-  for (const { hex, path: tokenPath, alias } of reading.tokens) {
+  if (intake.tokens.length > 0) lines.push(`Tokens (${intake.tokens.length})`);
+  for (const { hex, path: tokenPath, alias } of intake.tokens) {
     lines.push(`  ${patch(hex)}${hex}  ${printable(tokenPath)}${alias ? ` → ${printable(alias)}` : ''}`);
   }
   for (const problem of problems) {

@@ -1,6 +1,6 @@
 import { basename } from 'node:path';
 import { isBrandFile, parseBrandFile } from '@/core/intake/brand-file';
-import { palettesOf } from '@/core/intake/reading';
+import { palettesOf } from '@/core/intake/intake';
 import { rgbOf } from '@/core/colour/integers';
 import { readColour } from '@/core/colour/read';
 import { distinctColours } from '@/core/image/distinct-colours';
@@ -8,9 +8,9 @@ import { indexRecoloured } from '@/core/image/index-recoloured';
 import { readPng, type StoredPicture } from '@/core/image/png-read';
 import { paletteIndexPng, trueColourPng } from '@/core/image/png-write';
 import { DITHERS, MOST_COLOURS, recolour, type Dither, type Recolouring } from '@/core/image/recolour';
-import { mergeCounts, MOST_LISTED, planRecolouring, waysOf, type ColourWay } from '@/core/image/recolour-plan';
+import { mergeCounts, MOST_LISTED, planRecolouring, fatesOf, type ColourFate } from '@/core/image/recolour-plan';
 import { fail, tell } from './failure';
-import { load, readingOf } from './input';
+import { load, readFileAs } from './input';
 import { patch, printable } from './patch';
 import { placeFiles } from './place-files';
 
@@ -28,11 +28,11 @@ export interface RecolourOptions {
 }
 
 /** What is told of one picture. */
-interface Told {
+interface Recoloured {
   readonly path: string;
   readonly width: number;
   readonly height: number;
-  readonly ways: readonly ColourWay[];
+  readonly fates: readonly ColourFate[];
   /** How many colours it has that are not listed. */
   readonly more: number;
 }
@@ -62,13 +62,13 @@ export async function recolourFiles(paths: readonly string[], options: RecolourO
   }
   const plan = planRecolouring(mergeCounts(counts.map(({ colours }) => colours)), wish);
   const files: { path: string; bytes: Uint8Array }[] = [];
-  const told: Told[] = [];
+  const told: Recoloured[] = [];
   for (const [at, path] of paths.entries()) {
     const picture = await pictureOf(path);
     const { colours, count } = counts[at]!;
     files.push({ path: names[at]!, bytes: await written(path, picture, plan, indexed) });
     const { width, height } = picture;
-    told.push({ path: names[at]!, width, height, ways: waysOf(colours, plan), more: count - colours.length });
+    told.push({ path: names[at]!, width, height, fates: fatesOf(colours, plan), more: count - colours.length });
   }
   placeFiles(options.out, files);
   report(told, options.json ?? false);
@@ -99,7 +99,7 @@ async function paletteOf(path: string, name: string | undefined): Promise<number
         name: palette.name,
         colours: palette.swatches.map(({ value }) => readColour(value)!),
       }))
-    : palettesOf(await readingOf(file)).map((palette) => ({
+    : palettesOf(await readFileAs(file)).map((palette) => ({
         name: palette.name,
         colours: palette.swatches.map(({ colour }) => colour),
       }));
@@ -126,9 +126,9 @@ function colourOf(text: string): number {
 
 const hexOf = (rgb: number) => `#${rgb.toString(16).padStart(6, '0')}`;
 
-function report(told: readonly Told[], json: boolean): void {
+function report(told: readonly Recoloured[], json: boolean): void {
   if (json) {
-    const files = told.map(({ path, width, height, ways, more }) => ({
+    const files = told.map(({ path, width, height, fates: ways, more }) => ({
       path,
       width,
       height,
@@ -143,7 +143,7 @@ function report(told: readonly Told[], json: boolean): void {
     process.stdout.write(JSON.stringify({ files }, null, 2) + '\n');
     return;
   }
-  for (const { path, width, height, ways, more } of told) {
+  for (const { path, width, height, fates: ways, more } of told) {
     const lines = ways.slice(0, 64).map(({ from, to, pixels, deltaE }) => {
       const goes = to === null ? 'transparent' : `${patch(hexOf(to))}${hexOf(to)}  ΔE ${deltaE.toFixed(3)}`;
       return `  ${patch(hexOf(from))}${hexOf(from)}  ${String(pixels).padStart(9)}  → ${goes}`;

@@ -17,7 +17,7 @@ export function BrandsView() {
   const [naming, setNaming] = useState<{ from?: ListedBrand } | null>(null);
   if (isError && !data) return <p>The brands cannot be reached just now; try again in a moment.</p>;
   const brands = data?.brands ?? [];
-  const of = (standing: ListedBrand['standing']) => brands.filter((brand) => brand.standing === standing);
+  const of = (standing: ListedBrand['whereabouts']) => brands.filter((brand) => brand.whereabouts === standing);
   return (
     <div className={css.view}>
       {may(organisation.role, 'edit') && (
@@ -52,7 +52,7 @@ function BrandList({ label, brands, onDuplicate }: BrandListProps) {
         {brands.map((brand) => (
           <li key={brand.id}>
             <i aria-hidden style={{ background: ribbon(brand.ribbon) }} />
-            {brand.standing === 'in the bin' ? <b>{brand.name}</b> : <a href={`/brand/${brand.id}/mix`}>{brand.name}</a>}
+            {brand.whereabouts === 'in the bin' ? <b>{brand.name}</b> : <a href={`/brand/${brand.id}/mix`}>{brand.name}</a>}
             <small>
               {brand.changes === 0 ? 'as it began' : `${brand.changes} ${brand.changes === 1 ? 'change' : 'changes'}`}
               {brand.changedAt && `, the last ${ago(brand.changedAt)}`}
@@ -70,7 +70,7 @@ function BrandList({ label, brands, onDuplicate }: BrandListProps) {
 function BrandMenu({ brand, onDuplicate }: { brand: ListedBrand; onDuplicate: (() => void) | null }) {
   const { organisation, address } = useLooking();
   const act = useAct();
-  const to = (standing: ListedBrand['standing']) => () => void act(`${address}/brands/${brand.id}`, 'PATCH', { standing });
+  const to = (standing: ListedBrand['whereabouts']) => () => void act(`${address}/brands/${brand.id}`, 'PATCH', { standing });
   const governs = may(organisation.role, 'govern');
   if (!may(organisation.role, 'edit')) return <span />;
   return (
@@ -91,17 +91,17 @@ function BrandMenu({ brand, onDuplicate }: { brand: ListedBrand; onDuplicate: ((
             <Menu.Item value="export" disabled={!governs} onSelect={() => void exportBrand(address, brand)}>
               Export whole, with its history
             </Menu.Item>
-            {brand.standing !== 'in use' && (
+            {brand.whereabouts !== 'in use' && (
               <Menu.Item value="use" disabled={!governs} onSelect={to('in use')}>
                 Take into use again
               </Menu.Item>
             )}
-            {brand.standing === 'in use' && (
+            {brand.whereabouts === 'in use' && (
               <Menu.Item value="archive" disabled={!governs} onSelect={to('archived')}>
                 Archive: only looked at
               </Menu.Item>
             )}
-            {brand.standing === 'in the bin' ? (
+            {brand.whereabouts === 'in the bin' ? (
               <Menu.Item value="delete" disabled={!governs} onSelect={() => void act(`${address}/brands/${brand.id}`, 'DELETE')}>
                 Delete for good, releases and all
               </Menu.Item>

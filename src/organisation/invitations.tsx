@@ -1,6 +1,6 @@
 import { Button, NativeSelect } from '@chakra-ui/react';
 import { useState } from 'react';
-import { ROLES, type Role } from '@/core/brand/roles';
+import { ROLES, type PersonRole } from '@/core/brand/roles';
 import { Choice } from '@/ui/dial';
 import { Copyable } from '@/ui/readout/copyable';
 import { useAct, useLooking } from './organisation-context';
@@ -13,7 +13,7 @@ const DAYS = ['1', '7', '30'] as const;
 export function Invitations({ invitations, brands }: { invitations: readonly Invitation[]; brands: readonly ListedBrand[] }) {
   const { address } = useLooking();
   const act = useAct();
-  const [role, setRole] = useState<Role>('editor');
+  const [role, setRole] = useState<PersonRole>('editor');
   const [brand, setBrand] = useState('');
   const [days, setDays] = useState<(typeof DAYS)[number]>('7');
   const [link, setLink] = useState('');
@@ -37,7 +37,7 @@ export function Invitations({ invitations, brands }: { invitations: readonly Inv
             <NativeSelect.Field aria-label="For" value={brand} onChange={(event) => setBrand(event.target.value)}>
               <option value="">all brands</option>
               {brands
-                .filter(({ standing }) => standing === 'in use')
+                .filter(({ whereabouts: standing }) => standing === 'in use')
                 .map(({ id, name }) => (
                   <option key={id} value={id}>
                     {name} alone

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { createContext, use } from 'react';
-import type { Role } from '@/core/brand/roles';
+import type { PersonRole } from '@/core/brand/roles';
 import { tell } from '@/ui/notices';
 import { request } from '@/ui/asked/request';
 import type { ListedBrand, Organisation, ToldHouseSet } from '@/core/organisation/told';
@@ -31,7 +31,7 @@ export function useTold<T>(path: string) {
 
 /** The organisation itself: its brands, and the palettes that new ones begin with. */
 export function useOrganisation() {
-  return useTold<{ role: Role; brands: ListedBrand[]; house: ToldHouseSet }>('');
+  return useTold<{ role: PersonRole; brands: ListedBrand[]; house: ToldHouseSet }>('');
 }
 
 /** Asks the server for something to be done; everything that is told is asked for again. @returns what it answered; null when it refused */

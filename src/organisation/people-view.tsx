@@ -1,5 +1,5 @@
 import { Button, NativeSelect } from '@chakra-ui/react';
-import { ROLES, type Role } from '@/core/brand/roles';
+import { ROLES, type PersonRole } from '@/core/brand/roles';
 import { Invitations } from './invitations';
 import { useAct, useLooking, useOrganisation, useTold } from './organisation-context';
 import type { Invitation, ListedBrand, Member } from '@/core/organisation/told';
@@ -70,7 +70,7 @@ function PersonRow({ person, brands }: { person: Member; brands: readonly Listed
             options={[
               ['', 'add…'],
               ...brands
-                .filter(({ id, standing }) => standing === 'in use' && !(id in person.brands))
+                .filter(({ id, whereabouts: standing }) => standing === 'in use' && !(id in person.brands))
                 .flatMap(({ id, name }) =>
                   [...ROLES, 'none' as const].map(
                     (role) => [`${role} ${id}`, `${name}: ${role === 'none' ? 'closed' : role}`] as const,
@@ -78,7 +78,7 @@ function PersonRow({ person, brands }: { person: Member; brands: readonly Listed
                 ),
             ]}
             onChange={(chosen) => {
-              const [role, brand] = chosen.split(' ') as [Role | 'none', string];
+              const [role, brand] = chosen.split(' ') as [PersonRole | 'none', string];
               give(role, brand);
             }}
           />

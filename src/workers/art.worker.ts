@@ -6,7 +6,7 @@ import { wishOf, writeArt, type WrittenArt } from '@/core/art/write-art';
 import { distinctColours } from '@/core/image/distinct-colours';
 import { readPng, type StoredPicture } from '@/core/image/png-read';
 import { recolour } from '@/core/image/recolour';
-import { mergeCounts, MOST_LISTED, planRecolouring, waysOf, type ColourWay } from '@/core/image/recolour-plan';
+import { mergeCounts, MOST_LISTED, planRecolouring, fatesOf, type ColourFate } from '@/core/image/recolour-plan';
 import { guessGrid, tileArea, tilesOf, type Grid } from '@/core/image/tile-grid';
 import { isEmpty, repeats, type Repeat } from '@/core/image/tile-repeats';
 
@@ -22,7 +22,7 @@ export interface OpenedSheet {
 export interface Painted {
   /** Every sheet in the palette's colours. */
   readonly after: readonly ImageBitmap[];
-  readonly ways: readonly ColourWay[];
+  readonly fates: readonly ColourFate[];
   /** How many colours there are that are not listed. */
   readonly more: number;
 }
@@ -69,7 +69,7 @@ const api = {
       sheets.map((sheet) => recolour({ ...sheet, data: sheet.data.slice(), wide: sheet.wide?.slice() ?? null }, plan).picture),
     );
     const more = counts.reduce((sum, { count, colours: listed }) => sum + count - listed.length, 0);
-    return transfer({ after, ways: waysOf(colours, plan), more }, after);
+    return transfer({ after, fates: fatesOf(colours, plan), more }, after);
   },
   /** Of each tile of all sheets whether it repeats an earlier one of its sheet, or is empty; nothing of too many to look through. */
   kinds(art: Pick<Art, 'sheets' | 'grid'>): TileKind[] {

@@ -1,7 +1,7 @@
 import { proxy } from 'comlink';
 import type { Brand } from '@/core/brand/document/document';
 import type { OlderFiles } from '@/core/drift/compare-delivery';
-import type { KeptFiles } from '@/core/release/bundle';
+import type { StoredFiles } from '@/core/release/bundle';
 import type { DriftWorker, ShownFile } from './drift.worker';
 import { keptWorker } from './kept-worker';
 
@@ -10,7 +10,7 @@ const inWorker = keptWorker<DriftWorker>(() => new Worker(new URL('./drift.worke
 /** Compares delivered files with what a brand would deliver. @throws DOMException "AbortError" when stopped */
 export function compareDelivered(
   brand: Brand,
-  kept: KeptFiles,
+  kept: StoredFiles,
   older: OlderFiles,
   files: readonly { readonly name: string; readonly file: File }[],
   onProgress: (share: number) => void,

@@ -2,7 +2,7 @@ import { expose } from 'comlink';
 import type { Brand } from '@/core/brand/document/document';
 import { Delivery, type ComparedFile, type DeliveredFile, type OlderFiles } from '@/core/drift/compare-delivery';
 import { isPacked, unpackDelivery } from '@/core/drift/unpack-delivery';
-import type { KeptFiles } from '@/core/release/bundle';
+import type { StoredFiles } from '@/core/release/bundle';
 import { bytesOf } from './decode';
 
 /** A delivered file as a page shows it, with its own bytes, for one that is put right keeps the rest of them. */
@@ -17,7 +17,7 @@ const api = {
   /** Compares files with what a brand would deliver; zips and packages are unpacked. @returns the files, and a sentence for each that cannot be compared */
   async compare(
     brand: Brand,
-    kept: KeptFiles,
+    kept: StoredFiles,
     older: OlderFiles,
     files: readonly { readonly name: string; readonly file: File }[],
     onProgress: (share: number) => void,

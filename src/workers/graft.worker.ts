@@ -8,7 +8,7 @@ import { rebind, type Rebound } from '@/core/graft/rebind';
 import { writeOnto } from '@/core/graft/write-graft';
 import type { Finding } from '@/core/findings/finding';
 import { notationOf, untouchedHash } from '@/core/source/graft';
-import type { ToldOrders } from '@/core/source/byte-order';
+import type { FoundOrders } from '@/core/source/byte-order';
 import type { Problem } from '@/core/source/problem';
 import type { SourceKind } from '@/core/source/scan';
 
@@ -40,7 +40,7 @@ export interface ShownHost {
   readonly text: string;
   readonly kind: SourceKind;
   readonly lines: number;
-  readonly orders: ToldOrders;
+  readonly orders: FoundOrders;
   readonly slots: readonly ShownSlot[];
   readonly banks: readonly ShownBank[];
   readonly spokenOf: number;

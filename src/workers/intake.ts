@@ -2,7 +2,7 @@ import type { IntakeLine } from '@/core/intake/catch';
 import type { SourceFile } from '@/core/intake/reader';
 import type { WebPage } from '@/core/intake/web/web-page';
 import { proxy, wrap } from 'comlink';
-import type { Intake, IntakeWorker, Wish } from './intake.worker';
+import type { IntakeWorker, SourceIntake, Wish } from './intake.worker';
 
 /**
  * Reads a file, a pasted text or a page of the web in a worker, so that the page goes on answering whatever it is.
@@ -13,7 +13,7 @@ export async function readInWorker(
   wish: Wish,
   onProgress: (share: number) => void,
   signal: AbortSignal,
-): Promise<Intake> {
+): Promise<SourceIntake> {
   const worker = new Worker(new URL('./intake.worker.ts', import.meta.url), { type: 'module' });
   const stopped = new Promise<never>((_, reject) => signal.addEventListener('abort', () => reject(signal.reason as Error)));
   const lines: IntakeLine[] = [];

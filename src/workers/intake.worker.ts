@@ -6,12 +6,12 @@ import type { PaletteOrigin } from '@/core/brand/document/palette-shape';
 import { catchOf, originsOf, type Earlier, type IntakeLine } from '@/core/intake/catch';
 import type { CellRange } from '@/core/intake/tables/cell-range';
 import { whyNotRead } from '@/core/intake/not-read';
-import { bounded, type Reading } from '@/core/intake/reading';
+import { bounded, type Intake } from '@/core/intake/intake';
 import { readWebPage, type WebPage } from '@/core/intake/web/web-page';
 import { bytesOf, decode } from './decode';
 
 /** What one source gave. */
-export interface Intake {
+export interface SourceIntake {
   /** The format it was read as; null when no reader knows it, which is a problem then. */
   readonly format: string | null;
   readonly lines: readonly IntakeLine[];
@@ -37,23 +37,23 @@ const api = {
     { earlier, range }: Wish,
     onProgress: (share: number) => void,
     onLines: (lines: readonly IntakeLine[]) => Promise<void>,
-  ): Promise<Omit<Intake, 'lines'>> {
+  ): Promise<Omit<SourceIntake, 'lines'>> {
     if ('parts' in source) return handedOver(bounded(readWebPage(source)), earlier, onLines);
     const file = source instanceof File ? { name: source.name, bytes: await bytesOf(source) } : source;
-    const reading = await readFile(file, { onProgress: (share) => void onProgress(share), decode, ...(range && { range }) });
-    if (!reading) return { format: null, origins: {}, problems: [problem(whyNotRead(file.bytes))] };
-    return handedOver(reading, earlier, onLines);
+    const intake = await readFile(file, { onProgress: (share) => void onProgress(share), decode, ...(range && { range }) });
+    if (!intake) return { format: null, origins: {}, problems: [problem(whyNotRead(file.bytes))] };
+    return handedOver(intake, earlier, onLines);
   },
 };
 
 async function handedOver(
-  reading: Reading,
+  intake: Intake,
   earlier: readonly Earlier[] | undefined,
   onLines: (lines: readonly IntakeLine[]) => Promise<void>,
-): Promise<Omit<Intake, 'lines'>> {
-  const lines = catchOf(reading, earlier);
+): Promise<Omit<SourceIntake, 'lines'>> {
+  const lines = catchOf(intake, earlier);
   for (let at = 0; at < lines.length; at += BATCH) await onLines(lines.slice(at, at + BATCH));
-  return { format: reading.format, problems: reading.problems, origins: originsOf(reading) };
+  return { format: intake.format, problems: intake.problems, origins: originsOf(intake) };
 }
 
 export type IntakeWorker = typeof api;

@@ -1,5 +1,5 @@
 import { proxy, wrap, type Remote } from 'comlink';
-import type { EntryParts } from '@/core/intake/reading';
+import type { EntryParts } from '@/core/intake/intake';
 import type { Extracted, Wanted } from '@/core/image/extract';
 import type { Pixels } from '@/core/image/pixels';
 import type { PictureWorker, Preview } from './picture.worker';

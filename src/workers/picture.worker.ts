@@ -1,5 +1,5 @@
 import { expose, transfer } from 'comlink';
-import type { EntryParts } from '@/core/intake/reading';
+import type { EntryParts } from '@/core/intake/intake';
 import { exactColours } from '@/core/intake/pictures/picture';
 import { chooseColours, countColours, type Counted, type Extracted, type Wanted } from '@/core/image/extract';
 import { around, type Pixels } from '@/core/image/pixels';

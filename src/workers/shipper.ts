@@ -1,7 +1,7 @@
 import { proxy } from 'comlink';
 import type { Brand } from '@/core/brand/document/document';
 import type { Destination } from '@/core/brand/document/destination-shape';
-import type { KeptFiles } from '@/core/release/bundle';
+import type { StoredFiles } from '@/core/release/bundle';
 import type { Written } from '@/core/formats/kit/format';
 import { keptWorker } from './kept-worker';
 import type { Packed, ShipperWorker } from './shipper.worker';
@@ -11,7 +11,7 @@ const inWorker = keptWorker<ShipperWorker>(() => new Worker(new URL('./shipper.w
 /** Every destination and graft of a brand in one archive. @throws DOMException "AbortError" when stopped */
 export function packAll(
   brand: Brand,
-  hosts: KeptFiles,
+  hosts: StoredFiles,
   onProgress: (share: number) => void,
   signal: AbortSignal,
 ): Promise<Packed> {

@@ -1,6 +1,6 @@
 /** Prove, in use: an interface by keyboard and pointer, its tinted rows as tokens that ship, other eyes, and releases side by side. */
 import type { Browser } from 'puppeteer-core';
-import { KeptBrand, type Brand } from '../../src/core/brand/document/document';
+import { StoredBrand, type Brand } from '../../src/core/brand/document/document';
 import { resolveTheme } from '../../src/core/brand/reading/resolve';
 import { contrastRatio } from '../../src/core/colour/contrast';
 import { hexOf, readColour } from '../../src/core/colour/read';
@@ -12,7 +12,7 @@ let server: TestServer;
 let browser: Browser;
 let ida: Person;
 let visitor: Visitor;
-const kept = async () => KeptBrand.parse((await visitor.send('GET', '/api/brands/quillhaven')).body.brand);
+const kept = async () => StoredBrand.parse((await visitor.send('GET', '/api/brands/quillhaven')).body.brand);
 /** The brand as the server keeps it, once it is as it should be. */
 const keeps = async (isSo: (brand: Brand) => boolean) => {
   for (let n = 0; n < 60 && !isSo(await kept()); n++) await ida.settled();

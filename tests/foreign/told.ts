@@ -1,6 +1,6 @@
 import { hexCode } from '@/core/colour/read';
 import { readFile } from '@/core/intake/readers';
-import type { Entry, Reading } from '@/core/intake/reading';
+import type { Entry, Intake } from '@/core/intake/intake';
 import { decodePng } from '../decode-png';
 
 /** A foreign file read, as one line for each entry: where, name, colour, row, and what is doubtful. */
@@ -8,12 +8,12 @@ export async function told(name: string, content: string | Uint8Array): Promise<
   return lines((await reading(name, content))!);
 }
 
-export async function reading(name: string, content: string | Uint8Array): Promise<Reading | null> {
+export async function reading(name: string, content: string | Uint8Array): Promise<Intake | null> {
   const bytes = typeof content === 'string' ? new TextEncoder().encode(content) : content;
   return readFile({ name, bytes }, { decode: decodePng });
 }
 
-export function lines({ entries, palettes }: Reading): string[] {
+export function lines({ entries, palettes }: Intake): string[] {
   const several = palettes.length > 1;
   return entries.map((entry) => {
     const group = several && entry.palette !== null ? `${palettes[entry.palette]!.name}/` : '';

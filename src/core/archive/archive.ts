@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { isStorable, UNSTORABLE } from '../base/storable';
-import { KeptBrand, type Brand } from '../brand/document/document';
+import { StoredBrand, type Brand } from '../brand/document/document';
 import { EntityId, FileHash, name, releasePath, text } from '../brand/document/fields';
 import { ReleaseRule, SIGN_OFF_LIMITS } from '../release/sign-off';
 import { NewScreen, SCREEN_LIMITS } from '../screens/screen';
@@ -76,7 +76,7 @@ export const ArchiveHead = z.strictObject({
   /** Names of all who did something to it. */
   people: z.array(name).max(people),
   /** The brand as its log begins. */
-  first: z.strictObject({ seq, document: KeptBrand }),
+  first: z.strictObject({ seq, document: StoredBrand }),
   rule: ReleaseRule.nullable(),
   /** Oldest first, numbered without gaps. */
   releases: z.array(ArchivedRelease).max(10_000),

@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import { sha256 } from '../base/sha256';
 import { apply } from '../brand/commands/apply';
-import { keptCommand, type Command } from '../brand/commands/commands';
+import { storedCommand, type Command } from '../brand/commands/commands';
 import { touchedBy } from '../brand/commands/table-step';
 import type { Brand } from '../brand/document/document';
 import { BRAND_VERSION, COMMAND_VERSION } from '../brand/document/versions';
@@ -128,7 +128,7 @@ function replayedHistory(history: string, first: { seq: number; document: Brand 
     const { seq, version, command, by, at: when } = read(ArchivedChange, line, `line ${at + 1} of history.jsonl`);
     if (seq !== first.seq + changes.length + 1) throw new Problem(`Change ${seq} of this archive is not in its place; ${AGAIN}`);
     if (version > COMMAND_VERSION) throw new Problem(newer());
-    const known = keptCommand(command, version);
+    const known = storedCommand(command, version);
     const applied = known.success ? apply(last, known.data) : { ok: false as const, refusal: known.error.issues[0]!.message };
     if (!applied.ok)
       throw new Problem(`Change ${seq} of this archive cannot be carried out: ${applied.refusal} To go on, ${AGAIN}`);

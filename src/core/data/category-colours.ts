@@ -58,7 +58,7 @@ export function fromField(brand: Brand, field: DataField, theme: string, names: 
         name,
         hex: (token && resolved.get(token.id)?.colour?.hex) ?? null,
         how: pinned ? 'pinned' : 'given',
-        swatch: keptIn(token && resolved.get(token.id)),
+        swatch: swatchBehind(token && resolved.get(token.id)),
       };
     }),
     hexes,
@@ -66,7 +66,7 @@ export function fromField(brand: Brand, field: DataField, theme: string, names: 
   );
 }
 
-function keptIn(resolved: Resolved | null | undefined): string | null {
+function swatchBehind(resolved: Resolved | null | undefined): string | null {
   let at = resolved;
   while (at?.via && !at.kept) at = at.via;
   return at?.kept?.swatch.id ?? null;

@@ -3,16 +3,16 @@ import { deltaE2000 } from '../colour/difference';
 import { readPng } from '../image/png-read';
 import type { SourceFile } from '../intake/reader';
 import { readerById, readFile } from '../intake/readers';
-import type { Reading } from '../intake/reading';
+import type { Intake } from '../intake/intake';
 import type { Mark } from '../formats/kit/marks';
 import { sha256 } from '../base/sha256';
-import type { KeptFiles } from '../release/bundle';
+import type { StoredFiles } from '../release/bundle';
 import { literalsIn } from '../source/occurrence';
 import { kindOfSource, scanSource } from '../source/scan';
 import { SourceText } from '../source/source-text';
 import { coloursOf, type Known } from './brand-colours';
 import { comparePictures } from './compare-pictures';
-import { compareReadings } from './compare-readings';
+import { compareIntakes } from './compare-intakes';
 import { compareText, lineKeys, type Compared } from './compare-text';
 import { differs, type Difference } from './difference';
 import { expectedFiles, type ExpectedFile } from './expected-files';
@@ -51,7 +51,7 @@ export class Delivery {
    * @param kept what its grafts and its art are made from, where those are to be compared too
    * @param onProgress told the share done, 0..1
    */
-  static async of(brand: Brand, kept?: KeptFiles, onProgress?: (share: number) => void): Promise<Delivery> {
+  static async of(brand: Brand, kept?: StoredFiles, onProgress?: (share: number) => void): Promise<Delivery> {
     return new Delivery(brand, new Recogniser(await expectedFiles(brand, kept, onProgress)), coloursOf(brand));
   }
 
@@ -89,8 +89,8 @@ async function compareWith(
     if (typeof ours === 'string' || typeof theirs === 'string') return { differences: [], equal: 0 };
     return comparePictures(known, ours, theirs);
   }
-  const readings = await readAlike(expected, file);
-  if (readings) return compareReadings(brand, expected, ...readings);
+  const intakes = await readAlike(expected, file);
+  if (intakes) return compareIntakes(brand, expected, ...intakes);
   const source = SourceText.of(file.bytes);
   if (!source) return { differences: [], equal: 0 };
   const text = new TextDecoder().decode(expected.bytes);
@@ -98,7 +98,7 @@ async function compareWith(
 }
 
 /** Both files as the reader of their format understands them; null for formats that are compared as text. */
-async function readAlike(expected: ExpectedFile, file: DeliveredFile): Promise<[Reading, Reading] | null> {
+async function readAlike(expected: ExpectedFile, file: DeliveredFile): Promise<[Intake, Intake] | null> {
   // Marks say more than a reader can, unless the same may be said in many ways.
   if (expected.marks && expected.format !== 'dtcg') return null;
   const as = readerById(expected.format)?.id ?? (/\.png$/.test(expected.path) ? 'picture' : null);

@@ -6,7 +6,7 @@ import type { Mark } from '../formats/kit/marks';
 import type { WrittenFile } from '../formats/kit/format';
 import { boundColour, writeGraft } from '../graft/write-graft';
 import { readHost } from '../graft/host';
-import type { KeptFiles } from '../release/bundle';
+import type { StoredFiles } from '../release/bundle';
 import { FORMATS, tokensWritten, writeDestination } from '../formats/registry';
 
 /** A file that a brand would write today, with where it comes from. */
@@ -28,7 +28,7 @@ export interface ExpectedFile extends WrittenFile {
  */
 export async function expectedFiles(
   brand: Brand,
-  kept: KeptFiles = new Map(),
+  kept: StoredFiles = new Map(),
   onProgress?: (share: number) => void,
 ): Promise<ExpectedFile[]> {
   const shipped = new Set(brand.destinations.map(({ format }) => format));

@@ -67,14 +67,14 @@ export function groundsOfGraphic(brand: Brand, token: Token): readonly Token[] {
   if (named) return named.flatMap((id) => tokens.get(id) ?? []);
   const byName = groundsByName(brand, token);
   if (byName) return byName;
-  const plots = kept(charts, brand.tokens, () =>
+  const plots = remembered(charts, brand.tokens, () =>
     brand.tokens.filter(({ role, path }) => role === 'surface' && CHARTS.test(path)).slice(0, 1),
   );
   if (token.role === 'data' && plots.length > 0) return plots;
-  return kept(pages, brand.tokens, () => [pageOf(brand)].flatMap((page) => page ?? []));
+  return remembered(pages, brand.tokens, () => [pageOf(brand)].flatMap((page) => page ?? []));
 }
 
-function kept(map: WeakMap<readonly Token[], readonly Token[]>, tokens: readonly Token[], make: () => readonly Token[]) {
+function remembered(map: WeakMap<readonly Token[], readonly Token[]>, tokens: readonly Token[], make: () => readonly Token[]) {
   let found = map.get(tokens);
   if (!found) map.set(tokens, (found = make()));
   return found;

@@ -1,4 +1,4 @@
-import { lostWay, resolveTheme } from '../brand/reading/resolve';
+import { brokenTrail, resolveTheme } from '../brand/reading/resolve';
 import { finding, type Rule } from './finding';
 
 /** Tokens that come to no colour in a theme: no file can be written whole with them. */
@@ -12,7 +12,7 @@ export const noColour: Rule = {
         .filter(({ colour }) => !colour)
         .map((resolved) => {
           const { id, path } = resolved.token;
-          const way = lostWay(resolved, theme.id);
+          const way = brokenTrail(resolved, theme.id);
           const message = `${path} has no colour in ${theme.name}${way && `: ${way}`}.`;
           return finding('no-colour', 'error', message, { theme: theme.id, tokens: [id] });
         }),

@@ -26,7 +26,7 @@ const PART_SIZE = (1 << 24) / PARTS;
 /** Counts a picture's colours. @param most how many of them to list */
 export function distinctColours(picture: Pick<StoredPicture, 'width' | 'height' | 'data'>, most: number): CountedColours {
   const pixels = words(picture);
-  return listed(countFew(pixels) ?? countMany(pixels), most);
+  return commonest(countFew(pixels) ?? countMany(pixels), most);
 }
 
 /** Pairs of a colour, as `0xbbggrr`, and its pixels, in two columns. */
@@ -89,7 +89,7 @@ function countMany(pixels: Uint32Array): Columns {
   return { codes: joined('codes'), counts: joined('counts') };
 }
 
-function listed({ codes, counts }: Columns, most: number): CountedColours {
+function commonest({ codes, counts }: Columns, most: number): CountedColours {
   // Of very many only those that can be among the commonest are sorted.
   const least = codes.length > most ? (Uint32Array.from(counts).sort().at(-most) ?? 0) : 0;
   const chosen: CountedColour[] = [];

@@ -29,7 +29,7 @@ export function mergeCounts(lists: readonly (readonly CountedColour[])[]): Count
 }
 
 /** What becomes of one colour. */
-export interface ColourWay {
+export interface ColourFate {
   readonly from: number;
   /** null where it becomes transparent. */
   readonly to: number | null;
@@ -62,11 +62,11 @@ export function planRecolouring(colours: readonly CountedColour[], wish: Recolou
 }
 
 /** Where each colour goes, the commonest first. Dithering mixes neighbours in; what is said is where the colour itself goes. */
-export function waysOf(colours: readonly CountedColour[], { palette, fixed, key }: Recolouring): ColourWay[] {
+export function fatesOf(colours: readonly CountedColour[], { palette, fixed, key }: Recolouring): ColourFate[] {
   const open = palette.filter((rgb) => rgb !== key);
   const nearest = new Nearest(open.length > 0 ? open : palette);
   const all = new Nearest(palette);
-  return colours.map(({ rgb, pixels }): ColourWay => {
+  return colours.map(({ rgb, pixels }): ColourFate => {
     if (rgb === key) return { from: rgb, to: null, pixels, deltaE: 0, nearest: false };
     const own = (open.length > 0 ? open : palette)[nearest.of(rgb)]!;
     const to = palette[fixed.get(rgb) ?? palette.indexOf(own)]!;

@@ -5,7 +5,7 @@ import { distinctColours } from './distinct-colours';
 import { limitPalette } from './limit-palette';
 import { Nearest } from './nearest';
 import { recolour, type Recolouring } from './recolour';
-import { planRecolouring, waysOf } from './recolour-plan';
+import { planRecolouring, fatesOf } from './recolour-plan';
 
 type Lab = readonly [number, number, number];
 const labOf = (rgb: number): Lab => bytesToOklab(rgb >> 16, (rgb >> 8) & 255, rgb & 255);
@@ -180,7 +180,7 @@ test('with the order kept, the darker shade of a material never becomes the ligh
       palettes,
       (greens, palette) => {
         const shades = counted(...greens.map((green) => green << 8));
-        const ways = waysOf(shades, planRecolouring(shades, { ...wish, palette, keepOrder: true }));
+        const ways = fatesOf(shades, planRecolouring(shades, { ...wish, palette, keepOrder: true }));
         const sorted = ways.map(({ from, to }) => [labOf(from)[0], labOf(to!)[0]] as const).sort((one, two) => one[0] - two[0]);
         for (let at = 1; at < sorted.length; at++) expect(sorted[at]![1]).toBeGreaterThanOrEqual(sorted[at - 1]![1]);
       },
@@ -190,8 +190,8 @@ test('with the order kept, the darker shade of a material never becomes the ligh
   // By nearness alone both greens would become the one green; the shadow has a darker neighbour to go to.
   const greens = counted(0x2e8b57, 0x2a8052);
   const palette = [0x2d8855, 0x1f6b3f, 0xffffff];
-  expect(waysOf(greens, planRecolouring(greens, { ...wish, palette })).map(({ to }) => to)).toEqual([0x2d8855, 0x2d8855]);
-  expect(waysOf(greens, planRecolouring(greens, { ...wish, palette, keepOrder: true })).map(({ to }) => to)).toEqual([
+  expect(fatesOf(greens, planRecolouring(greens, { ...wish, palette })).map(({ to }) => to)).toEqual([0x2d8855, 0x2d8855]);
+  expect(fatesOf(greens, planRecolouring(greens, { ...wish, palette, keepOrder: true })).map(({ to }) => to)).toEqual([
     0x2d8855, 0x1f6b3f,
   ]);
 });
@@ -205,7 +205,7 @@ test('a colour that is sent somewhere goes there; the key becomes transparent an
     map: new Map([[0x111111, 0x223344]]),
   });
   expect(plan.palette).toEqual([0x000000, 0xff00ff, 0xffffff, 0x223344]);
-  expect(waysOf(colours, plan).map(({ to }) => to)).toEqual([null, 0xffffff, 0x223344]);
+  expect(fatesOf(colours, plan).map(({ to }) => to)).toEqual([null, 0xffffff, 0x223344]);
 });
 
 test('a limit leaves out the colours whose loss costs least, and never those that somebody named', () => {

@@ -1,15 +1,15 @@
 import { resolveTheme } from '../brand/reading/resolve';
-import { KeptBrand, type Brand } from '../brand/document/document';
+import { StoredBrand, type Brand } from '../brand/document/document';
 import { issuesAsProblems, parsedJson } from './whole-json';
 import type { Problem } from '../source/problem';
 import type { Reader } from './reader';
-import { certain, readingOf, taken, type Reading } from './reading';
+import { certain, intakeOf, taken, type Intake } from './intake';
 
 /** Reads a brand file whole. Every fault is one sentence with the place in the document. */
 export function parseBrandFile(text: string): { brand: Brand } | { problems: Problem[] } {
   const data = parsedJson(text);
   if ('problems' in data) return data;
-  const parsed = KeptBrand.safeParse(data.json);
+  const parsed = StoredBrand.safeParse(data.json);
   return parsed.success ? { brand: parsed.data } : { problems: issuesAsProblems(parsed.error) };
 }
 
@@ -19,7 +19,7 @@ export function isBrandFile(text: string): boolean {
 }
 
 /** A brand's palettes, and its tokens as they are in the first theme. */
-export function readingOfBrand(brand: Brand): Reading {
+export function intakeOfBrand(brand: Brand): Intake {
   const theme = brand.themes[0]!;
   const paths = new Map(brand.tokens.map((token) => [token.id, token.path]));
   const palettes = brand.palettes.map(({ name, kind, note, maker, swatches }) => ({
@@ -38,7 +38,7 @@ export function readingOfBrand(brand: Brand): Reading {
       { path, description, hex: colour.hex, alpha: colour.alpha, alias: 'token' in value ? paths.get(value.token)! : null },
     ];
   });
-  return { ...readingOf('brand', palettes), tokens };
+  return { ...intakeOf('brand', palettes), tokens };
 }
 
 export const brandFile: Reader = {
@@ -50,6 +50,6 @@ export const brandFile: Reader = {
   read({ source }) {
     if (!source || !isBrandFile(source.text)) return null;
     const parsed = parseBrandFile(source.text);
-    return 'brand' in parsed ? readingOfBrand(parsed.brand) : readingOf('brand', [], parsed.problems);
+    return 'brand' in parsed ? intakeOfBrand(parsed.brand) : intakeOf('brand', [], parsed.problems);
   },
 };

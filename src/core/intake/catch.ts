@@ -2,7 +2,7 @@ import { ciede2000 } from '../colour/difference';
 import { labOf, type LabD65 } from '../colour/lab';
 import { shownKey, type ReadColour } from '../colour/read';
 import type { PaletteOrigin } from '../brand/document/palette-shape';
-import { doubt, type Doubt, type Entry, type PaletteKind, type Reading } from './reading';
+import { doubt, type Doubt, type Entry, type PaletteKind, type Intake } from './intake';
 
 /** What of a colour a person decides on: less of it is copied from the worker that read it, which is felt in large catches. */
 export type CaughtColour = Pick<ReadColour, 'css' | 'hex' | 'alpha'>;
@@ -32,11 +32,11 @@ export interface Earlier {
 const ALIASES = 'Aliases';
 
 /**
- * A reading as a catch, in the source's order, with what only the whole tells: colours that stand twice or nearly so,
- * lie outside sRGB or are translucent. Nothing of the reading is left out.
+ * An intake as a catch, in the source's order, with what only the whole tells: colours that stand twice or nearly so,
+ * lie outside sRGB or are translucent. Nothing of the intake is left out.
  * @param earlier what other sources gave, which this one is compared with as well
  */
-export function catchOf({ palettes, entries }: Reading, earlier: readonly Earlier[] = []): IntakeLine[] {
+export function catchOf({ palettes, entries }: Intake, earlier: readonly Earlier[] = []): IntakeLine[] {
   const only = palettes.length === 1 ? palettes[0]!.name : '';
   const near = new Neighbours();
   for (const { hex, alpha, place } of earlier) near.take({ hex, alpha }, place);
@@ -62,8 +62,8 @@ export function catchOf({ palettes, entries }: Reading, earlier: readonly Earlie
   });
 }
 
-/** What is known of the palettes of a reading, by the name they have in the catch. */
-export function originsOf({ palettes }: Pick<Reading, 'palettes'>): Record<string, PaletteOrigin> {
+/** What is known of the palettes of an intake, by the name they have in the catch. */
+export function originsOf({ palettes }: Pick<Intake, 'palettes'>): Record<string, PaletteOrigin> {
   return Object.fromEntries(palettes.flatMap(({ name, about }) => (about ? [[name, about]] : [])));
 }
 

@@ -24,14 +24,14 @@ test.each([
 });
 
 test('a text that begins like a bitmap is a text', async () => {
-  const reading = await readFile({ name: 'x.txt', bytes: bytes('BM blue #1f6f78') });
-  expect(coloursOf(reading!)[0]!.swatches.map(({ css }) => css)).toEqual(['#1f6f78']);
+  const intake = await readFile({ name: 'x.txt', bytes: bytes('BM blue #1f6f78') });
+  expect(coloursOf(intake!)[0]!.swatches.map(({ css }) => css)).toEqual(['#1f6f78']);
 });
 
 test('a text that is called a picture is read as a text, and told to be none', async () => {
-  const reading = (await readFile({ name: 'Swatches.PNG', bytes: bytes('harbour #1f6f78') }))!;
-  expect(coloursOf(reading)[0]!.swatches.map(({ css }) => css)).toEqual(['#1f6f78']);
-  expect(reading.problems).toEqual([
+  const intake = (await readFile({ name: 'Swatches.PNG', bytes: bytes('harbour #1f6f78') }))!;
+  expect(coloursOf(intake)[0]!.swatches.map(({ css }) => css)).toEqual(['#1f6f78']);
+  expect(intake.problems).toEqual([
     expect.objectContaining({ severity: 'warning', message: expect.stringContaining('is called .png and holds no picture') }),
   ]);
   expect((await readFile({ name: 'png.txt', bytes: bytes('harbour #1f6f78') }))!.problems).toEqual([]);

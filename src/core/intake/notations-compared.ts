@@ -1,6 +1,6 @@
 import { deltaE2000 } from '../colour/difference';
 import type { ReadColour } from '../colour/read';
-import { doubt, type Doubt } from './reading';
+import { doubt, type Doubt } from './intake';
 
 /** One notation of a colour beside others, as tables and style guides give it. */
 export interface GivenNotation {

@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { strToU8, zipSync } from 'fflate';
 import { readFile } from './readers';
-import { entryCount } from './reading';
+import { entryCount } from './intake';
 
 interface Kind {
   readonly name: string;
@@ -97,9 +97,9 @@ const KINDS: readonly Kind[] = [
 test.each(KINDS)('$name: entries in are those taken, left out with a reason, or reported', async ({ name, entry, file }) => {
   await fc.assert(
     fc.asyncProperty(fc.array(entry, { minLength: 1, maxLength: 30 }), async (entries) => {
-      const reading = (await readFile({ name, bytes: file(entries) }))!;
-      expect([entries, entryCount(reading)]).toEqual([entries, entries.length]);
-      for (const { take, doubts } of reading.entries) if (!take) expect(doubts.length).toBeGreaterThan(0);
+      const intake = (await readFile({ name, bytes: file(entries) }))!;
+      expect([entries, entryCount(intake)]).toEqual([entries, entries.length]);
+      for (const { take, doubts } of intake.entries) if (!take) expect(doubts.length).toBeGreaterThan(0);
     }),
     { numRuns: 150 },
   );
@@ -110,7 +110,7 @@ test.each(KINDS.filter(({ name }) => !/aco|css|svg|json/.test(name)))(
   async ({ name, entry, file }) => {
     const some = fc.sample(entry, { seed: 7, numRuns: 20 }).filter((sample) => !/^\w+,$/.test(sample));
     const entries = Array.from({ length: 20_100 }, (_, at) => some[at % some.length]!);
-    const reading = (await readFile({ name, bytes: file(entries) }))!;
-    expect([name, reading.entries.length <= 20_000, entryCount(reading)]).toEqual([name, true, entries.length]);
+    const intake = (await readFile({ name, bytes: file(entries) }))!;
+    expect([name, intake.entries.length <= 20_000, entryCount(intake)]).toEqual([name, true, entries.length]);
   },
 );

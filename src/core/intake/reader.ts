@@ -1,7 +1,7 @@
 import type { Family } from '../base/families';
 import type { Pixels } from '../image/pixels';
 import { SourceText } from '../source/source-text';
-import type { Reading } from './reading';
+import type { Intake } from './intake';
 import type { CellRange } from './tables/cell-range';
 
 /** A file as it arrives. Its name may be a path. */
@@ -50,5 +50,5 @@ export interface Reader {
   /** One sentence: what is read of it. */
   readonly purpose: string;
   /** Never throws: a damaged file gives what could be read of it, with the problem. @returns null when it is not of this kind at all. */
-  readonly read: (file: OpenFile, tools: ReadTools) => Reading | null | Promise<Reading | null>;
+  readonly read: (file: OpenFile, tools: ReadTools) => Intake | null | Promise<Intake | null>;
 }

@@ -9,7 +9,7 @@ import { isNeverRead } from './not-read';
 import { ooxmlTheme } from './office/ooxml-theme';
 import { picture } from './pictures/picture';
 import { OpenFile, type Reader, type ReadTools, type SourceFile } from './reader';
-import { bounded, unreadable, type Reading } from './reading';
+import { bounded, unreadable, type Intake } from './intake';
 import { aco } from './swatches/aco';
 import { ase } from './swatches/ase';
 import { gpl } from './swatches/gpl';
@@ -41,19 +41,19 @@ export function readerById(id: string): Reader | undefined {
 /** The longest file that is read, in bytes; pictures and zips have bounds of their own, a brand is bounded by its schema. */
 const TEXT_LIMIT = 5 * 1024 * 1024;
 
-/** A reading, with a word on a name that promises a picture: whoever brought the file expected to see one. */
-function saidToBePicture(name: string, { title }: Reader, reading: Reading): Reading {
+/** An intake, with a word on a name that promises a picture: whoever brought the file expected to see one. */
+function saidToBePicture(name: string, { title }: Reader, intake: Intake): Intake {
   const extension = picture.extensions.find((each) => name.toLowerCase().endsWith(each));
-  if (extension === undefined) return reading;
+  if (extension === undefined) return intake;
   const words = `This file is called ${extension} and holds no picture; it was read as what it is: ${title}.`;
-  return { ...reading, problems: [problem(words, {}, 'warning'), ...reading.problems] };
+  return { ...intake, problems: [problem(words, {}, 'warning'), ...intake.problems] };
 }
 
 /**
  * Reads a file by its content, or as the one format named. What comes after the first twenty thousand colours is left
  * out, and said so. @returns null when no reader knows it
  */
-export async function readFile(file: SourceFile, tools: ReadTools = {}, as?: string): Promise<Reading | null> {
+export async function readFile(file: SourceFile, tools: ReadTools = {}, as?: string): Promise<Intake | null> {
   const { bytes } = file;
   if (as === undefined && isNeverRead(bytes)) return null;
   const open = new OpenFile(file);
@@ -62,8 +62,8 @@ export async function readFile(file: SourceFile, tools: ReadTools = {}, as?: str
   for (const reader of READERS) {
     if (as !== undefined && reader.id !== as) continue;
     if (tooLong && !(reader === brandFile && mayBeBrand)) continue;
-    const reading = await reader.read(open, tools);
-    if (reading) return bounded(reader === picture ? reading : saidToBePicture(file.name, reader, reading));
+    const intake = await reader.read(open, tools);
+    if (intake) return bounded(reader === picture ? intake : saidToBePicture(file.name, reader, intake));
   }
   const size = (bytes.length / 1_048_576).toFixed(1);
   return tooLong

@@ -62,9 +62,9 @@ test.each(['ase', 'aco', 'gpl', 'riff-pal', 'soc', 'hex', 'csv', 'xlsx'])(
         const { files, findings } = writeDestination(brand!, { name: 'x', format: id, options: {} });
         expect(findings).toEqual([]);
         const read = await Promise.all(files.map(({ path, bytes }) => readFile({ name: path, bytes })));
-        expect(read.map((reading) => [reading!.format, reading!.problems])).toEqual(files.map(() => [id, []]));
+        expect(read.map((intake) => [intake!.format, intake!.problems])).toEqual(files.map(() => [id, []]));
         const found = read
-          .flatMap((reading) => coloursOf(reading!))
+          .flatMap((intake) => coloursOf(intake!))
           .map(({ swatches }) => swatches.map((swatch) => [swatch.name, swatch.hex]));
         const kept = (text: string) => tidy(keptName[id]?.(text) ?? text);
         const expected = brand!.palettes.map(({ swatches }) =>
@@ -91,8 +91,8 @@ test('the strip of a game palette is read back pixel for pixel, repeated colours
     })),
   });
   const [strip] = writeDestination(brand, { name: 'x', format: 'game-palette', options: {} }).files;
-  const reading = await readFile({ name: strip!.path, bytes: strip!.bytes }, { decode: decodePng });
-  expect(coloursOf(reading!)[0]!.swatches.map(({ css }) => css)).toEqual(['#102030', '#ffffff', '#102030', '#1f6f7880']);
+  const intake = await readFile({ name: strip!.path, bytes: strip!.bytes }, { decode: decodePng });
+  expect(coloursOf(intake!)[0]!.swatches.map(({ css }) => css)).toEqual(['#102030', '#ffffff', '#102030', '#1f6f7880']);
 });
 
 test('design tokens keep their paths, words, aliases and opacity, also where a token is a group as well', async () => {
@@ -175,8 +175,8 @@ test('no bytes whatever make a reader throw or hang: random ones, and real files
     fc.asyncProperty(fc.oneof(random, mutated, wordy, tangled), extension, async (bytes, end) => {
       const started = performance.now();
       const before = process.memoryUsage().rss;
-      const reading = await readFile({ name: `x${end}`, bytes }, { decode: decodePng });
-      for (const { colour } of reading?.entries ?? []) if (colour) expect(colour.hex).toMatch(/^#[0-9a-f]{6}$/);
+      const intake = await readFile({ name: `x${end}`, bytes }, { decode: decodePng });
+      for (const { colour } of intake?.entries ?? []) if (colour) expect(colour.hex).toMatch(/^#[0-9a-f]{6}$/);
       expect([performance.now() - started < PATIENCE_MS, process.memoryUsage().rss - before < MOST_MEMORY]).toEqual([true, true]);
     }),
     { numRuns: 2_000 },

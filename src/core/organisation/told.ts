@@ -1,21 +1,21 @@
 import type { HouseSet } from '../brand/tools/house-set';
-import type { Role } from '../brand/roles';
+import type { PersonRole } from '../brand/roles';
 
 /** An organisation, and what whoever looks is in it. */
 export interface Organisation {
   readonly id: string;
   readonly name: string;
-  readonly role: Role;
+  readonly role: PersonRole;
 }
 
 /** A brand as lists show it. */
 export interface ListedBrand {
   readonly id: string;
   readonly name: string;
-  readonly role: Role;
+  readonly role: PersonRole;
   /** Colours by which it is known at a glance, as hex. */
   readonly ribbon: readonly string[];
-  readonly standing: 'in use' | 'archived' | 'in the bin';
+  readonly whereabouts: 'in use' | 'archived' | 'in the bin';
   readonly changes: number;
   readonly releases: number;
   /** ISO 8601; null where it was never changed. */
@@ -44,14 +44,14 @@ export interface Member {
   readonly name: string;
   readonly email: string;
   /** null for guests, who have a part in some brands alone. */
-  readonly role: Role | null;
-  readonly brands: Readonly<Record<string, Role | 'none'>>;
+  readonly role: PersonRole | null;
+  readonly brands: Readonly<Record<string, PersonRole | 'none'>>;
 }
 
 /** An invitation that nobody has taken up yet. */
 export interface Invitation {
   readonly id: string;
-  readonly role: Role;
+  readonly role: PersonRole;
   readonly brand: string | null;
   readonly by: string;
   readonly endsAt: string;

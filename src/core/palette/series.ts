@@ -90,24 +90,24 @@ export interface Diverging {
 export function diverging({ low, high, count, middle, end, tint }: Diverging): string[] {
   const [one, two] = [readColour(low)!.oklch, readColour(high)!.oklch];
   const centre = one[2] + hueTurn(one[2], two[2]) / 2;
-  const [left, right] = [one, two].map(([, c, h]) => arm(c, h, middle, end, tint, centre)) as [Way, Way];
+  const [left, right] = [one, two].map(([, c, h]) => arm(c, h, middle, end, tint, centre)) as [Course, Course];
   const odd = count % 2 === 1;
   const half = Math.ceil(count / 2);
   // Without a middle the first two stand half a step from it on each side.
   const shares = Array.from({ length: half }, (_, at) => (odd ? at / (half - 1 || 1) : (at + 0.5) / (half - 0.5)));
   const places = evenPlaces(shares, (from, to) => (stretch(left, from, to) + stretch(right, from, to)) / 2);
-  const armOf = (way: Way) => places.map((place) => oklchHex(way(place)));
+  const armOf = (way: Course) => places.map((place) => oklchHex(way(place)));
   return [...armOf(left).reverse(), ...armOf(right).slice(odd ? 1 : 0)];
 }
 
-type Way = (place: number) => Oklch;
+type Course = (place: number) => Oklch;
 
-function stretch(way: Way, from: number, to: number): number {
+function stretch(way: Course, from: number, to: number): number {
   return ciede2000(shownLab(way(from)), shownLab(way(to)));
 }
 
 /** From the middle (0) to an end (1), in one hue but for the middle's tint. */
-function arm(chroma: number, hue: number, middle: number, end: number, tint: number, centre: number): Way {
+function arm(chroma: number, hue: number, middle: number, end: number, tint: number, centre: number): Course {
   return (place) => {
     const l = middle + (end - middle) * place;
     // A tinted middle hands over to the arm's own hue within its first third.

@@ -25,7 +25,7 @@ export interface Bundle {
 }
 
 /** The bytes of what a brand keeps beside its document, hosts and pictures, by their SHA-256. */
-export type KeptFiles = ReadonlyMap<string, Uint8Array>;
+export type StoredFiles = ReadonlyMap<string, Uint8Array>;
 
 /**
  * Writes every destination, every graft and all art of a brand. Deterministic; two that would write one path are an error.
@@ -35,7 +35,7 @@ export type KeptFiles = ReadonlyMap<string, Uint8Array>;
  */
 export async function bundle(
   brand: Brand,
-  kept: KeptFiles,
+  kept: StoredFiles,
   onProgress?: (share: number) => void,
   version?: string,
 ): Promise<Bundle> {

@@ -5,7 +5,7 @@ import {
   NewRemark,
   OPEN_RULE,
   ReleaseRule,
-  standingApprovals,
+  countingApprovals,
   unseenSince,
   verdictsOf,
   wantedBy,
@@ -65,18 +65,18 @@ const signOff = (remarks: readonly Remark[]): SignOff => ({
 test('an approval counts for the changes it saw, by what they come to and not by their number', () => {
   expect([...unseenSince(log[1]!, log[2]!)]).toEqual(['two']);
   const approvals = [said('petra', 'approve', 2)];
-  expect(standingApprovals(signOff(approvals), seen, log[2]!)).toHaveLength(1);
-  expect(standingApprovals(signOff(approvals), seen, log[3]!)).toHaveLength(0);
+  expect(countingApprovals(signOff(approvals), seen, log[2]!)).toHaveLength(1);
+  expect(countingApprovals(signOff(approvals), seen, log[3]!)).toHaveLength(0);
   // Changed, and changed back to what was approved.
-  expect(standingApprovals(signOff(approvals), seen, log[4]!)).toHaveLength(1);
+  expect(countingApprovals(signOff(approvals), seen, log[4]!)).toHaveLength(1);
   // What cannot be looked at any more was approved by nobody.
-  expect(standingApprovals(signOff([said('petra', 'approve', 99)]), seen, log[2]!)).toHaveLength(0);
+  expect(countingApprovals(signOff([said('petra', 'approve', 99)]), seen, log[2]!)).toHaveLength(0);
 });
 
 test('whoever made some of the changes does not approve them, where the rule asks for somebody else', () => {
   const remarks = [said('petra', 'approve', 2), said('ida', 'approve', 2)];
   const open = { ...signOff(remarks), makers: ['ida'] };
-  const counted = standingApprovals(open, seen, log[2]!);
+  const counted = countingApprovals(open, seen, log[2]!);
   expect(counted.map(({ person }) => person)).toEqual(['petra']);
   expect(wantedBy({ ...OPEN_RULE, approvals: 2 }, 'owner', open, counted)).toBe(
     '1 more person has to approve it, for Ida made some of the changes.',
@@ -94,7 +94,7 @@ test('what is signed is signed no more once themes, palettes or tokens stand in 
     { do: 'brand.edit', set: { house: { number: 3 } } },
   ];
   for (const step of steps)
-    expect(standingApprovals(signOff([said('petra', 'approve', 0)]), () => two, after(two, step))).toEqual([]);
+    expect(countingApprovals(signOff([said('petra', 'approve', 0)]), () => two, after(two, step))).toEqual([]);
 });
 
 test('the last verdict of a person is theirs, and a comment is none', () => {
@@ -109,7 +109,7 @@ test('the last verdict of a person is theirs, and a comment is none', () => {
 test('what a rule wants is said in one sentence, until nothing is wanted', () => {
   const rule = { ...OPEN_RULE, approvals: 2 };
   const wants = (remarks: readonly Remark[], now = log[2]!) =>
-    wantedBy(rule, 'editor', signOff(remarks), standingApprovals(signOff(remarks), seen, now));
+    wantedBy(rule, 'editor', signOff(remarks), countingApprovals(signOff(remarks), seen, now));
   expect(wantedBy(OPEN_RULE, 'editor', null, [])).toBeNull();
   expect(wantedBy({ ...OPEN_RULE, releasers: 'owners' }, 'editor', null, [])).toBe(
     'Releases of this brand are made by its owners.',

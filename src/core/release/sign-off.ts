@@ -3,7 +3,7 @@ import { isStorable, UNSTORABLE } from '../base/storable';
 import { compareBrands } from '../brand/history/compare';
 import type { Brand } from '../brand/document/document';
 import { EntityId, name } from '../brand/document/fields';
-import type { Role } from '../brand/roles';
+import type { PersonRole } from '../brand/roles';
 
 /** Bounds of what is said in a review. */
 export const SIGN_OFF_LIMITS = { remark: 2_000, remarks: 500, approvals: 5 } as const;
@@ -93,7 +93,7 @@ export function unseenSince(then: Brand, now: Brand): Set<string> {
  * The approvals that count for the brand as it is now: by people who saw just that, and who made none of it where the rule asks for somebody else.
  * @param seen the brand after the change with a number
  */
-export function standingApprovals(
+export function countingApprovals(
   { remarks, makers }: Pick<SignOff, 'remarks' | 'makers'>,
   seen: (seq: number) => Brand | undefined,
   now: Brand,
@@ -109,7 +109,7 @@ export function standingApprovals(
  * What a brand's rule still wants before somebody may release it, in one sentence; null when nothing does.
  * @param approvals those that count for what is to be released
  */
-export function wantedBy(rule: ReleaseRule, role: Role, open: SignOff | null, approvals: readonly Remark[]): string | null {
+export function wantedBy(rule: ReleaseRule, role: PersonRole, open: SignOff | null, approvals: readonly Remark[]): string | null {
   if (rule.releasers === 'owners' && role !== 'owner') return 'Releases of this brand are made by its owners.';
   if (rule.approvals === 0) return null;
   if (!open) return `A release of this brand wants ${people(rule.approvals)} to approve it; ask for a sign-off in Watch.`;

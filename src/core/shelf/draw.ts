@@ -11,7 +11,7 @@ export function starter(kind: ShelfKind, name: string, tags: string, colours: Sh
 }
 
 /** Named colours from one text: "Pilot 58 14 250, Rust 60 15 45" is name, lightness in %, chroma in %, hue in degrees. */
-export function listed(text: string): ShelfPalette['colours'] {
+export function coloursIn(text: string): ShelfPalette['colours'] {
   return text.split(', ').map((entry) => {
     const parts = entry.trim().split(' ');
     const [l, c, h] = parts.slice(-3).map(Number) as [number, number, number];

@@ -1,8 +1,8 @@
-import { listed, starter } from './draw';
+import { coloursIn, starter } from './draw';
 import type { ShelfPalette } from './shelf-palette';
 
 const make = (name: string, tags: string, colours: string, note = '') =>
-  starter('categorical', name, tags, listed(colours), note);
+  starter('categorical', name, tags, coloursIn(colours), note);
 
 /** For series and categories: every colour told from every other, in the order in which they are given out. */
 export const CATEGORICAL: readonly ShelfPalette[] = [

@@ -1,10 +1,10 @@
-import { ladder, listed, starter } from './draw';
+import { ladder, coloursIn, starter } from './draw';
 import type { ShelfPalette } from './shelf-palette';
 
 const shades = (name: string, tags: string, chroma: number, light: number, dark = light) =>
   starter('interface', name, `${tags}, shades`, ladder(chroma, light, dark));
 const roles = (name: string, tags: string, colours: string, note: string) =>
-  starter('interface', name, `${tags}, roles`, listed(colours), note);
+  starter('interface', name, `${tags}, roles`, coloursIn(colours), note);
 
 /** For software: families of ten shades, and small sets in which every colour has its work. */
 export const INTERFACE: readonly ShelfPalette[] = [

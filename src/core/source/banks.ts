@@ -1,6 +1,6 @@
 import type { Edit, SourceText, Span } from './source-text';
 import type { Slot } from './slot';
-import { wayText, type Step } from './occurrence';
+import { pathText, type Step } from './occurrence';
 
 /** Slots that stand for one another in a list, and take a palette in order. */
 export interface Bank {
@@ -19,13 +19,13 @@ export interface Bank {
 export function banksOf(slots: readonly Slot[]): Bank[] {
   const banks: Bank[] = [];
   let left = slots.map((_, at) => at);
-  const deepest = slots.reduce((most, { way }) => Math.max(most, way.length), 0);
+  const deepest = slots.reduce((most, { path }) => Math.max(most, path.length), 0);
   // Several in one value have the same way: they come last.
   for (let up = 0; up <= deepest && left.length > 1; up++) {
     const isValue = up === deepest;
     const groups = new Map<string, number[]>();
     for (const at of left) {
-      const key = isValue ? wayText(slots[at]!.way) : starred(slots[at]!.way, up);
+      const key = isValue ? pathText(slots[at]!.path) : starred(slots[at]!.path, up);
       if (key === null) continue;
       const group = groups.get(key);
       if (group) group.push(at);
@@ -49,15 +49,15 @@ export function banksOf(slots: readonly Slot[]): Bank[] {
 }
 
 /** The way with a star for the number of the step so far from its end; null when that step has none. */
-function starred(way: readonly Step[], up: number): string | null {
-  const at = way.length - 1 - up;
-  const here = way[at];
-  return here && (here.at !== null || /\D\d+$/.test(here.key)) ? wayText(way, at) : null;
+function starred(path: readonly Step[], up: number): string | null {
+  const at = path.length - 1 - up;
+  const here = path[at];
+  return here && (here.at !== null || /\D\d+$/.test(here.key)) ? pathText(path, at) : null;
 }
 
 /** What is repeated for each slot; null unless each stands in one of its own. */
 function entriesOf(slots: readonly Slot[], up: number): Span[] | null {
-  const steps = slots.map(({ way }) => way.at(-1 - up)!);
+  const steps = slots.map(({ path }) => path.at(-1 - up)!);
   if (new Set(steps).size < steps.length || steps.some(({ extent }) => extent === null)) return null;
   return steps.map(({ extent }) => extent!);
 }

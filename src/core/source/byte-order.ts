@@ -4,19 +4,19 @@ import type { Occurrence } from './occurrence';
 export const BYTE_ORDERS = ['rgba', 'argb', 'bgra', 'abgr'] as const satisfies readonly ByteOrder[];
 
 /** The order of the bytes in some of a file's codes, and what speaks for it: half a sentence. */
-export interface ToldOrder {
+export interface FoundOrder {
   readonly order: ByteOrder;
   readonly evidence: string;
 }
 
 /** Codes behind `#` come from the web, where opacity is last; all others from programs, where it is usually first. */
-export interface ToldOrders {
-  readonly hash: ToldOrder;
-  readonly program: ToldOrder;
+export interface FoundOrders {
+  readonly hash: FoundOrder;
+  readonly program: FoundOrder;
 }
 
 /** The same order for all. */
-export function ordersBy(order: ByteOrder, evidence: string): ToldOrders {
+export function ordersBy(order: ByteOrder, evidence: string): FoundOrders {
   return { hash: { order, evidence }, program: { order, evidence } };
 }
 
@@ -30,7 +30,7 @@ const LOOKED_THROUGH = 200_000;
  * Tells the order of bytes for a whole file: by what it says itself, else by which byte is the same in all codes of eight
  * digits and in all numbers of 32 bits, for opacity seldom changes and colours do.
  */
-export function tellByteOrders(text: string, occurrences: readonly Occurrence[]): ToldOrders {
+export function tellByteOrders(text: string, occurrences: readonly Occurrence[]): FoundOrders {
   const named = new Set(
     Array.from(text.slice(0, LOOKED_THROUGH).matchAll(SPELLED), ([, letters]) => letters!.toLowerCase().replace(/(.)\1/g, '$1')),
   );
@@ -41,11 +41,11 @@ export function tellByteOrders(text: string, occurrences: readonly Occurrence[])
   const literals = occurrences.map(({ literal }) => literal);
   const isBasic = literals.some(({ manner }) => manner.kind === 'code' && /^&h/i.test(manner.prefix));
   return {
-    hash: told(literals.filter(isHash), 'rgba'),
+    hash: orderIn(literals.filter(isHash), 'rgba'),
     // Basic's codes begin with blue: common practice.
     program: isBasic
       ? { order: 'abgr', evidence: 'codes behind &H begin with blue' }
-      : told(
+      : orderIn(
           literals.filter((literal) => !isHash(literal)),
           'argb',
         ),
@@ -56,7 +56,7 @@ function isHash({ manner }: Literal): boolean {
   return manner.kind === 'code' && manner.prefix === '#';
 }
 
-function told(literals: readonly Literal[], usual: ByteOrder): ToldOrder {
+function orderIn(literals: readonly Literal[], usual: ByteOrder): FoundOrder {
   const long = literals.flatMap((literal) => fourBytes(literal) ?? []);
   if (long.length === 0) return { order: usual, evidence: 'no code of four bytes tells' };
   const first = constant(long.map((digits) => digits.slice(0, 2)));
@@ -82,7 +82,7 @@ function fourBytes({ text, manner }: Literal): string | null {
 }
 
 /** A literal read in another order of bytes; those that have none stay. */
-export function inOrder(literal: Literal, { hash, program }: ToldOrders): Literal {
+export function inOrder(literal: Literal, { hash, program }: FoundOrders): Literal {
   const { text, manner } = literal;
   const { order } = isHash(literal) ? hash : program;
   if (manner.kind === 'integer') return integerLiteral(text, order) ?? literal;

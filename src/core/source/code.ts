@@ -46,9 +46,9 @@ export function scanCode(source: SourceText, comments: CommentStyle = 'c', onPla
   const occurrences = [...literalsIn(text)].map(({ span, literal }): Occurrence => {
     const aside = asideAt(span.from);
     onPlace?.(span.from);
-    if (aside === 'comment') return { span, literal, way: [], aside };
+    if (aside === 'comment') return { span, literal, path: [], aside };
     const name = NAME.exec(lineBefore(span.from))?.[1];
-    return { span, literal, way: name ? [stepOf(name)] : lists.wayTo(span), aside };
+    return { span, literal, path: name ? [stepOf(name)] : lists.pathTo(span), aside };
   });
   for (const { index, 0: found } of text.matchAll(TUPLE)) {
     const names = lineBefore(index).match(NAMES) ?? [];
@@ -56,7 +56,7 @@ export function scanCode(source: SourceText, comments: CommentStyle = 'c', onPla
     const range = name !== undefined && !/\brgba?\s*\($/i.test(lineBefore(index)) && rangeOf(found.split(',').map(parseFloat));
     const literal = range && numbersLiteral(found, range);
     if (literal)
-      occurrences.push({ span: { from: index, to: index + found.length }, literal, way: [stepOf(name!)], aside: asideAt(index) });
+      occurrences.push({ span: { from: index, to: index + found.length }, literal, path: [stepOf(name!)], aside: asideAt(index) });
   }
   return { occurrences: occurrences.sort((one, two) => one.span.from - two.span.from), problems: [] };
 }
@@ -72,7 +72,7 @@ class Lists {
   ) {}
 
   /** The way to a value without a name of its own; values come in the order of the text. */
-  wayTo({ from, to }: Span): Step[] {
+  pathTo({ from, to }: Span): Step[] {
     const open = this.bracketBefore(from);
     if (open !== null) {
       const before = this.text.slice(Math.max(this.text.lastIndexOf('\n', open - 1) + 1, open - 200), open);

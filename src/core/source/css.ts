@@ -57,7 +57,7 @@ export function scanCss(
   let tooDeep = false;
   let statement: Statement | null = null;
   let remarkUntil = -1;
-  const way = () => blocks.map(({ step: each }) => each);
+  const path = () => blocks.map(({ step: each }) => each);
   const tell = (message: string, at: number) => {
     if (problems.length < MOST_PROBLEMS) problems.push(problem(message, source.placeOf(part.from + at), 'warning'));
   };
@@ -83,12 +83,12 @@ export function scanCss(
       const whole = property.startsWith('--') && all.from === from && all.to === to;
       const number = (counts.get(property) ?? 0) + 1;
       counts.set(property, number);
-      const here = [...way(), step(property, number === 1 ? null : number)];
-      occurrences.push({ span: { from: part.from + from, to: part.from + to }, way: here, literal, aside: null, whole });
+      const here = [...path(), step(property, number === 1 ? null : number)];
+      occurrences.push({ span: { from: part.from + from, to: part.from + to }, path: here, literal, aside: null, whole });
     }
   };
   const remark = (from: number, to: number) => {
-    for (const found of commentOccurrences(text.slice(from, to), part.from + from, way()))
+    for (const found of commentOccurrences(text.slice(from, to), part.from + from, path()))
       occurrences.push({ ...found, whole: false });
   };
   const nest = (by: 1 | -1) => {

@@ -112,7 +112,7 @@ interface Open {
   readonly around: string;
   count: number;
   /** Of a list: its numbers so far, while it has nothing else. */
-  numbers: { readonly value: number; readonly span: Span; readonly way: readonly Step[] }[] | null;
+  numbers: { readonly value: number; readonly span: Span; readonly path: readonly Step[] }[] | null;
 }
 
 /** Members by which an object says what it is called. */
@@ -132,7 +132,7 @@ export function scanJson(source: SourceText, onPlace?: OnPlace): Scan {
     if (!inside) return null;
     return inside.isList ? step('', ++inside.count, span) : step(inside.key);
   };
-  const wayTo = (last: Step | null) => [...open.map(({ step: each }) => each), last].filter((each) => each !== null);
+  const pathTo = (last: Step | null) => [...open.map(({ step: each }) => each), last].filter((each) => each !== null);
   const begin = (isList: boolean) => (offset: number) => {
     const inside = open.at(-1);
     if (inside) inside.numbers = null;
@@ -149,13 +149,13 @@ export function scanJson(source: SourceText, onPlace?: OnPlace): Scan {
     if (range) {
       const span = { from: numbers[0]!.span.from, to: numbers.at(-1)!.span.to };
       const literal = numbersLiteral(source.textOf(span), range);
-      const way = numbers[0]!.way.slice(0, -1);
-      if (literal) occurrences.push({ span, way, literal, aside: null });
-    } else for (const { span, way } of numbers) numberOccurrence(span, way, key);
+      const path = numbers[0]!.path.slice(0, -1);
+      if (literal) occurrences.push({ span, path, literal, aside: null });
+    } else for (const { span, path } of numbers) numberOccurrence(span, path, key);
   };
-  const numberOccurrence = (span: Span, way: readonly Step[], key: string) => {
+  const numberOccurrence = (span: Span, path: readonly Step[], key: string) => {
     const raw = source.textOf(span);
-    occurrences.push(...valueOccurrences({ value: raw, raw, from: span.from, way, key, coloured: true }));
+    occurrences.push(...valueOccurrences({ value: raw, raw, from: span.from, path, key, coloured: true }));
   };
   visit(
     text,
@@ -173,9 +173,9 @@ export function scanJson(source: SourceText, onPlace?: OnPlace): Scan {
         if (!inside) return;
         const { key, around } = inside;
         if (typeof value === 'number') {
-          const way = wayTo(own);
-          if (inside.isList) inside.numbers?.push({ value, span, way });
-          else if (speaksOfColour(key, around)) numberOccurrence(span, way, key);
+          const path = pathTo(own);
+          if (inside.isList) inside.numbers?.push({ value, span, path });
+          else if (speaksOfColour(key, around)) numberOccurrence(span, path, key);
           return;
         }
         inside.numbers = null;
@@ -184,13 +184,13 @@ export function scanJson(source: SourceText, onPlace?: OnPlace): Scan {
         const raw = text.slice(offset + 1, offset + length - 1);
         const from = offset + 1;
         const coloured = speaksOfColour(key, around);
-        const found = valueOccurrences({ value, raw, from, way: NOWHERE, key, coloured });
+        const found = valueOccurrences({ value, raw, from, path: NOWHERE, key, coloured });
         if (found.length === 0) return;
-        const way = wayTo(own);
-        for (const each of found) occurrences.push({ ...each, way });
+        const path = pathTo(own);
+        for (const each of found) occurrences.push({ ...each, path });
       },
       onComment: (offset, length) =>
-        void occurrences.push(...commentOccurrences(text.slice(offset, offset + length), offset, wayTo(null))),
+        void occurrences.push(...commentOccurrences(text.slice(offset, offset + length), offset, pathTo(null))),
       onError(error, offset) {
         if (problems.length < MOST_PROBLEMS) problems.push(damaged(error, source.placeOf(offset)));
       },

@@ -3,7 +3,7 @@ import { crc32, deflateRawSync } from 'node:zlib';
 import { zipFile } from '../../../tests/zip-file';
 import { scanCss } from './css';
 import { memberOf, membersOf, readJson, scanJson } from './json';
-import { wayText } from './occurrence';
+import { pathText } from './occurrence';
 import { SourceText } from './source-text';
 import { isZip, unpack, unpackParts } from './zip';
 import { walkXml } from './xml';
@@ -106,7 +106,7 @@ describe('style sheets', () => {
     const text = '<a style=" --x:  #123456 ; --y: 1px #fff; --z: red; color: currentColor; fill: TRANSPARENT; stroke: red8 ">';
     const from = text.indexOf('"') + 1;
     const found = scanCss(source(text), { from, to: text.lastIndexOf('"') }, 'declarationList').occurrences;
-    expect(found.map(({ span, way, whole, aside }) => [text.slice(span.from, span.to), wayText(way), whole, aside])).toEqual([
+    expect(found.map(({ span, path, whole, aside }) => [text.slice(span.from, span.to), pathText(path), whole, aside])).toEqual([
       ['#123456', '--x', true, null],
       ['#fff', '--y', false, null],
       ['red', '--z', true, null],

@@ -20,7 +20,7 @@ export interface Step {
 export interface Occurrence {
   readonly span: Span;
   /** From the outside in. */
-  readonly way: readonly Step[];
+  readonly path: readonly Step[];
   readonly literal: Literal;
   /** Why it is probably only spoken of: it stands in a comment, or among the words of a sentence. */
   readonly aside: 'comment' | 'prose' | null;
@@ -43,9 +43,9 @@ export function step(key: string, at: number | null = null, extent: Span | null 
  * `settings/berth[3]/@fill`, `series/colours[2]`: keys from the outside in, with the number of those that are repeated.
  * @param starred index of the step whose number is left open, as `[*]`, or as `*` behind a key that ends in one
  */
-export function wayText(way: readonly Step[], starred = -1): string {
+export function pathText(path: readonly Step[], starred = -1): string {
   let text = '';
-  for (const [index, { key, at }] of way.entries()) {
+  for (const [index, { key, at }] of path.entries()) {
     const star = index === starred;
     if (text !== '' && key !== '') text += '/';
     text += star && at === null ? key.replace(/\d+$/, '*') : key;
@@ -122,14 +122,14 @@ export interface Valued {
   readonly value: string;
   readonly raw: string;
   readonly from: number;
-  readonly way: readonly Step[];
+  readonly path: readonly Step[];
   readonly key: string;
   /** Whether its key speaks of colour, so that names and figures may be one. */
   readonly coloured: boolean;
 }
 
 /** The colours of one value: the whole of it where that is one, else the codes and functions that stand in it. */
-export function valueOccurrences({ value, raw, from, way, key, coloured }: Valued): Occurrence[] {
+export function valueOccurrences({ value, raw, from, path, key, coloured }: Valued): Occurrence[] {
   if (!coloured && !SIGNS.test(raw)) return [];
   const text = value.trim();
   if (text.length <= 128) {
@@ -142,13 +142,13 @@ export function valueOccurrences({ value, raw, from, way, key, coloured }: Value
       const start = from + Math.max(0, lead) + whole.lead;
       // Written with escapes: then it is all of the stretch that says it.
       const span = lead < 0 ? { from, to: from + raw.length } : { from: start, to: start + whole.literal.text.length };
-      return [{ span, way, literal: whole.literal, aside: null }];
+      return [{ span, path, literal: whole.literal, aside: null }];
     }
   }
   const found = [...literalsIn(raw, from)];
   if (found.length === 0) return [];
   const aside = isProse(text) || isForPeople(key) ? 'prose' : null;
-  return found.map(({ span, literal }) => ({ span, way, literal, aside }));
+  return found.map(({ span, literal }) => ({ span, path, literal, aside }));
 }
 
 /** Four words in a row, with codes between them or not. */
@@ -160,6 +160,6 @@ export function isProse(text: string): boolean {
 }
 
 /** The colours of a comment. */
-export function commentOccurrences(text: string, from: number, way: readonly Step[]): Occurrence[] {
-  return Array.from(literalsIn(text, from), ({ span, literal }) => ({ span, way, literal, aside: 'comment' as const }));
+export function commentOccurrences(text: string, from: number, path: readonly Step[]): Occurrence[] {
+  return Array.from(literalsIn(text, from), ({ span, literal }) => ({ span, path, literal, aside: 'comment' as const }));
 }

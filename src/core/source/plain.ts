@@ -11,7 +11,7 @@ export function scanPlain(source: SourceText, onPlace?: OnPlace): Scan {
     const stretch = source.lineSpan(line);
     // Of a very long line what stands about the colour is enough to tell a sentence.
     const around = source.text.slice(Math.max(stretch.from, span.from - 200), Math.min(stretch.to, span.to + 200));
-    occurrences.push({ span, literal, way: [step('line', line)], aside: isProse(around) ? 'prose' : null });
+    occurrences.push({ span, literal, path: [step('line', line)], aside: isProse(around) ? 'prose' : null });
   }
   return { occurrences, problems: [] };
 }

@@ -1,7 +1,7 @@
 import { scanCode } from './code';
 import { scanCss } from './css';
 import { scanJson } from './json';
-import { wayText, type Scan } from './occurrence';
+import { pathText, type Scan } from './occurrence';
 import { scanSettings } from './settings';
 import { SourceText } from './source-text';
 import { scanXml } from './xml';
@@ -9,9 +9,9 @@ import { scanXml } from './xml';
 /** Every occurrence as its place in the structure and its text, which has to be what stands at its span. */
 function told(scan: (source: SourceText) => Scan, text: string): string[] {
   const source = SourceText.ofText(text);
-  return scan(source).occurrences.map(({ span, way, literal, aside }) => {
+  return scan(source).occurrences.map(({ span, path, literal, aside }) => {
     const stands = source.textOf(span);
-    return `${wayText(way)}${aside ? ` (${aside})` : ''}: ${stands}${stands === literal.text ? '' : ` not ${literal.text}`}`;
+    return `${pathText(path)}${aside ? ` (${aside})` : ''}: ${stands}${stands === literal.text ? '' : ` not ${literal.text}`}`;
   });
 }
 

@@ -34,18 +34,18 @@ export function scanSettings(source: SourceText, onPlace?: OnPlace): Scan {
     const line = source.textOf({ from, to });
     onPlace?.(from);
     if (line.length > LONGEST_LINE) {
-      for (const found of literalsIn(line, from)) occurrences.push({ ...found, way: section ? [section] : [], aside: null });
+      for (const found of literalsIn(line, from)) occurrences.push({ ...found, path: section ? [section] : [], aside: null });
       continue;
     }
     const head = SECTION.exec(line);
-    const way = section ? [section] : [];
+    const path = section ? [section] : [];
     if (head && !going) {
       name = head[1]!;
       const count = (counts.get(name) ?? 0) + 1;
       counts.set(name, count);
       section = step(name, count === 1 ? null : count);
     } else if (COMMENT.test(line) && !/^\s*#[0-9a-f]{3,8}\s*[,\]]/i.test(line))
-      occurrences.push(...commentOccurrences(line, from, way));
+      occurrences.push(...commentOccurrences(line, from, path));
     else if (going) {
       const text = line.trim();
       if (/^[\])}],?$/.test(text)) going = null;
@@ -54,26 +54,26 @@ export function scanSettings(source: SourceText, onPlace?: OnPlace): Scan {
           from: from + line.indexOf(text),
           to: from + line.indexOf(text) + text.replace(/,$/, '').length,
         });
-        push(line, from, [...way, step(going.key), entry], going.key);
+        push(line, from, [...path, step(going.key), entry], going.key);
       }
     } else {
       const pair = PAIR.exec(line);
       if (!pair) continue;
       const [, lead, key, value] = pair as unknown as [string, string, string, string];
       if (/^[[({]\s*$/.test(value)) going = { key, count: 0 };
-      else push(value, from + lead.length, [...way, step(key)], key);
+      else push(value, from + lead.length, [...path, step(key)], key);
     }
   }
   return { occurrences, problems: [] };
 
-  function push(value: string, from: number, way: readonly Step[], key: string): void {
+  function push(value: string, from: number, path: readonly Step[], key: string): void {
     const quoted = QUOTED.exec(value.trim())?.[1];
     const text = quoted ?? value;
     const cut = quoted ? null : TRAILING.exec(text);
     const start = from + value.indexOf(text) + (quoted ? 1 : 0);
     const raw = quoted ? quoted.slice(1, -1) : text.slice(0, cut?.index).replace(/,\s*$/, '');
-    occurrences.push(...valueOccurrences({ value: raw, raw, from: start, way, key, coloured: speaksOfColour(key, name) }));
+    occurrences.push(...valueOccurrences({ value: raw, raw, from: start, path, key, coloured: speaksOfColour(key, name) }));
     const behind = quoted ? value.indexOf(quoted) + quoted.length : (cut?.index ?? value.length);
-    occurrences.push(...commentOccurrences(value.slice(behind), from + behind, way));
+    occurrences.push(...commentOccurrences(value.slice(behind), from + behind, path));
   }
 }

@@ -8,7 +8,7 @@ export interface Slot {
   readonly key: string;
   /** What the file calls it: the name or key of what it stands in. */
   readonly label: string;
-  readonly way: readonly Step[];
+  readonly path: readonly Step[];
   readonly span: Span;
   readonly literal: Literal;
 }

@@ -1,8 +1,8 @@
 import { banksOf, type Bank } from './banks';
 import type { Slot } from './slot';
-import { inOrder, ordersBy, tellByteOrders, type ToldOrders } from './byte-order';
+import { inOrder, ordersBy, tellByteOrders, type FoundOrders } from './byte-order';
 import type { ByteOrder, Literal } from './literal';
-import { wayText, type Occurrence, type Step } from './occurrence';
+import { pathText, type Occurrence, type Step } from './occurrence';
 import type { Problem } from './problem';
 import { scanSource, type SourceKind } from './scan';
 import type { SourceText } from './source-text';
@@ -14,7 +14,7 @@ export interface Slots {
   readonly slots: readonly Slot[];
   /** Runs of slots that take a palette in order. */
   readonly banks: readonly Bank[];
-  readonly orders: ToldOrders;
+  readonly orders: FoundOrders;
   /** How many colours stand in comments and sentences, which are no slots unless asked for. */
   readonly spokenOf: number;
   readonly problems: readonly Problem[];
@@ -46,14 +46,14 @@ export function slotsOf(
         : tellByteOrders(source.text, wanted);
   const upper = mostlyCapitals(wanted);
   const counts = new Map<string, number>();
-  const slots = wanted.map(({ span, way, literal }): Slot => {
-    const place = `/${wayText(way)}`;
+  const slots = wanted.map(({ span, path, literal }): Slot => {
+    const place = `/${pathText(path)}`;
     const number = (counts.get(place) ?? 0) + 1;
     counts.set(place, number);
     return {
       key: number === 1 ? place : `${place}~${number}`,
-      label: labelOf(way),
-      way,
+      label: labelOf(path),
+      path,
       span,
       literal: inCase(inOrder(literal, orders), upper),
     };
@@ -99,12 +99,12 @@ function apart(occurrences: readonly Occurrence[]): Occurrence[] {
 const SAYS_NOTHING = /^(?:value|val|data|default|hex|code|colou?r|rgb|argb|c|v|line)$/i;
 
 /** What a slot is called: the nearest name on the way to it, and its own key where that says something. */
-function labelOf(way: readonly Step[]): string {
-  const named = way.findLast(({ label }) => label !== '')?.label ?? '';
-  const keys = way.map(({ key }) => key.replace(/^@/, '')).filter((key) => key !== '');
+function labelOf(path: readonly Step[]): string {
+  const named = path.findLast(({ label }) => label !== '')?.label ?? '';
+  const keys = path.map(({ key }) => key.replace(/^@/, '')).filter((key) => key !== '');
   const own = keys.findLast((key) => !SAYS_NOTHING.test(key)) ?? keys.at(-1) ?? '';
   // The name of an element says more than what kind of element it is.
-  const last = way.at(-1);
+  const last = path.at(-1);
   const isElements = !last || last.at !== null || SAYS_NOTHING.test(last.key.replace(/^@/, ''));
   return named === '' ? own : isElements ? named : `${named} ${own}`;
 }

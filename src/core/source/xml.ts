@@ -118,16 +118,16 @@ export function scanXml(source: SourceText, onPlace?: OnPlace): Scan {
   const occurrences: Occurrence[] = [];
   const top = new Map<string, number>();
   const open: Open[] = [];
-  const way = () => open.map(({ step }) => step);
+  const path = () => open.map(({ step }) => step);
   const take = ({ value, span }: XmlText, key: string, attribute: Step | null) => {
     const { label } = open.at(-1)!.step;
     // `<entry key="ink.colour" value="…"/>`: what it is called says what its value is.
     const coloured = speaksOfColour(key) || ((!attribute || /^(?:value|val|data|default)$/i.test(key)) && speaksOfColour(label));
     const raw = source.textOf(span);
-    const found = valueOccurrences({ value, raw, from: span.from, way: NOWHERE, coloured, key });
+    const found = valueOccurrences({ value, raw, from: span.from, path: NOWHERE, coloured, key });
     if (found.length === 0) return;
-    const here = attribute ? [...way(), attribute] : way();
-    for (const each of found) occurrences.push({ ...each, way: here });
+    const here = attribute ? [...path(), attribute] : path();
+    for (const each of found) occurrences.push({ ...each, path: here });
   };
   const handlers: XmlHandlers = {
     element({ name, attributes, at }) {
@@ -150,7 +150,7 @@ export function scanXml(source: SourceText, onPlace?: OnPlace): Scan {
       if (element && text.value.trim() !== '') take(text, element.step.key, null);
     },
     comment({ span }) {
-      occurrences.push(...commentOccurrences(source.textOf(span), span.from, way()));
+      occurrences.push(...commentOccurrences(source.textOf(span), span.from, path()));
     },
   };
   const fault = walkXml(source, handlers, onPlace);

@@ -42,14 +42,14 @@ export function scanYaml(source: SourceText, onPlace?: OnPlace): Scan {
     onPlace?.(from);
     if (line.length > LONGEST_LINE) {
       for (const found of literalsIn(line, from))
-        occurrences.push({ ...found, way: open.slice(1).map(({ step: each }) => each), aside: null });
+        occurrences.push({ ...found, path: open.slice(1).map(({ step: each }) => each), aside: null });
       continue;
     }
     if (line.trim() === '') continue;
     const [, space, dashes, key, rest] = LINE.exec(line)! as unknown as [string, string, string, string | undefined, string];
-    const way = () => open.slice(1).map(({ step: each }) => each);
+    const path = () => open.slice(1).map(({ step: each }) => each);
     if (block !== null && space.length > block) {
-      push(line, from, way(), keyAt(-1), keyAt(-2));
+      push(line, from, path(), keyAt(-1), keyAt(-2));
       continue;
     }
     block = null;
@@ -59,7 +59,7 @@ export function scanYaml(source: SourceText, onPlace?: OnPlace): Scan {
       key === undefined &&
       dashes === ''
     ) {
-      occurrences.push(...commentOccurrences(line, from, way()));
+      occurrences.push(...commentOccurrences(line, from, path()));
       continue;
     }
     let column = space.length;
@@ -82,8 +82,8 @@ export function scanYaml(source: SourceText, onPlace?: OnPlace): Scan {
     const comment = QUOTED.test(rest) ? rest.slice(QUOTED.exec(rest)![0].length) : (COMMENT.exec(rest)?.[0] ?? '');
     const value = rest.slice(0, rest.length - comment.length);
     if (/^[|>][+-]?\d?\s*$/.test(value)) block = space.length;
-    else if (value !== '') push(value, start, way(), keyAt(-1), keyAt(-2));
-    if (comment.includes('#')) occurrences.push(...commentOccurrences(comment, start + value.length, way()));
+    else if (value !== '') push(value, start, path(), keyAt(-1), keyAt(-2));
+    if (comment.includes('#')) occurrences.push(...commentOccurrences(comment, start + value.length, path()));
   }
   return { occurrences, problems: [] };
 
@@ -92,14 +92,14 @@ export function scanYaml(source: SourceText, onPlace?: OnPlace): Scan {
     return open.filter(({ step: { key } }) => key !== '').at(place)?.step.key ?? '';
   }
 
-  function push(text: string, from: number, way: readonly Step[], key: string, around: string): void {
+  function push(text: string, from: number, path: readonly Step[], key: string, around: string): void {
     const quoted = QUOTED.exec(text)?.[0];
     const [raw, start] = quoted ? [quoted.slice(1, -1), from + 1] : [text, from];
     if (/^(?:name|id|key|label|title)$/i.test(key)) {
-      const holder = way.at(-2);
+      const holder = path.at(-2);
       if (holder) holder.label ||= raw.trim();
     }
     const coloured = !isForPeople(key) && speaksOfColour(key, around);
-    occurrences.push(...valueOccurrences({ value: raw, raw, from: start, way, key, coloured }));
+    occurrences.push(...valueOccurrences({ value: raw, raw, from: start, path, key, coloured }));
   }
 }

@@ -1,5 +1,5 @@
 import type { Transaction } from 'sequelize';
-import { emptyBrand, KeptBrand, type Brand } from '@/core/brand/document/document';
+import { emptyBrand, StoredBrand, type Brand } from '@/core/brand/document/document';
 import { newId } from '@/core/brand/document/identity';
 import { announce } from '../log/announce';
 import { createBrand } from './brands';
@@ -33,7 +33,7 @@ export async function makeBrand(
  */
 export async function duplicateBrand(person: PersonRow, organisationId: string, from: string, name: string): Promise<string> {
   const { brand } = await loadBrand(from);
-  const document = KeptBrand.parse({ ...brand, id: newId(), name });
+  const document = StoredBrand.parse({ ...brand, id: newId(), name });
   const entry = { what: 'duplicate-brand', about: `${brand.name} as ${name}`, brand: document.id } as const;
   await addBrand(person, organisationId, entry, async (transaction) => {
     await createBrand(document, organisationId, transaction);
@@ -71,7 +71,7 @@ const FILES = [
   ['print_profiles', 'sha256, name, bytes, person_id, at'],
 ] as const;
 
-const STANDINGS: Record<ListedBrand['standing'], { readonly what: AuditKind; readonly is: (row: BrandRow) => boolean }> = {
+const PLACES: Record<ListedBrand['whereabouts'], { readonly what: AuditKind; readonly is: (row: BrandRow) => boolean }> = {
   'in use': { what: 'use-brand', is: ({ archivedAt, binnedAt }) => !archivedAt && !binnedAt },
   archived: { what: 'archive-brand', is: ({ archivedAt, binnedAt }) => archivedAt !== null && !binnedAt },
   'in the bin': { what: 'bin-brand', is: ({ binnedAt }) => binnedAt !== null },
@@ -84,15 +84,15 @@ export async function brandOf(organisationId: string, id: string): Promise<Brand
 }
 
 /** Takes a brand into use, lays it aside so that it is only looked at, or puts it into the bin, where it is for nobody until it is taken out. */
-export async function giveStanding(
+export async function putBrand(
   person: PersonRow,
   organisationId: string,
   id: string,
-  standing: ListedBrand['standing'],
+  standing: ListedBrand['whereabouts'],
 ): Promise<void> {
   const { sequelize } = database();
   const row = await brandOf(organisationId, id);
-  const { what, is } = STANDINGS[standing];
+  const { what, is } = PLACES[standing];
   if (is(row)) return;
   await sequelize.transaction(async (transaction) => {
     const now = new Date();

@@ -5,12 +5,12 @@ import type { OpenedArchive } from '@/core/archive/open';
 import { apply } from '@/core/brand/commands/apply';
 import { touchedBy } from '@/core/brand/commands/table-step';
 import type { Command } from '@/core/brand/commands/commands';
-import { KeptBrand } from '@/core/brand/document/document';
+import { StoredBrand } from '@/core/brand/document/document';
 import { LIMITS } from '@/core/brand/document/fields';
 import { newId } from '@/core/brand/document/identity';
 import { COMMAND_VERSION } from '@/core/brand/document/versions';
 import { addBrand, brandOf } from './brand-acts';
-import { listed } from './brand-lists';
+import { listsOf } from './brand-lists';
 import { database } from '../database/database';
 import { writeDown } from '../people/audit';
 import { Refused } from '../http/refused';
@@ -138,7 +138,7 @@ async function archiveOf(id: string): Promise<BrandArchive> {
     const head = {
       format: 'breakwater-brand-archive' as const,
       version: 2 as const,
-      first: { seq: begun.seq, document: KeptBrand.parse(begun.document) },
+      first: { seq: begun.seq, document: StoredBrand.parse(begun.document) },
       rule: brand.releaseRule,
       releases,
       signOffs,
@@ -227,7 +227,7 @@ async function keepArchive(
     const own = { brandId, personId: person.id, at: new Date() };
     log.push({ ...own, seq, key: `imported-${seq}`, version: COMMAND_VERSION, command, inverse, touched: touchedBy(command) });
   }
-  await Brand.create({ id: brandId, organisationId, seq, releaseRule: head.rule, ...listed(now) }, { transaction });
+  await Brand.create({ id: brandId, organisationId, seq, releaseRule: head.rule, ...listsOf(now) }, { transaction });
   await Snapshot.create({ brandId, seq: head.first.seq, document: head.first.document }, { transaction });
   if (seq > head.first.seq) await Snapshot.create({ brandId, seq, document: now }, { transaction });
   await indexSwatches(null, now, transaction);

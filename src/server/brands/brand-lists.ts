@@ -6,7 +6,7 @@ import type { BrandRow } from '../database/rows';
 const RIBBON = 12;
 
 /** What lists need of a brand; it is kept beside the log, as of the last change. */
-export function listed({
+export function listsOf({
   name,
   palettes,
   destinations,

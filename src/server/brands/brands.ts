@@ -1,10 +1,10 @@
 import { QueryTypes, type Transaction } from 'sequelize';
 import type { Brand } from '@/core/brand/document/document';
 import { EntityId } from '@/core/brand/document/fields';
-import { may, refusalFor, type Permission, type Role } from '@/core/brand/roles';
+import { may, refusalFor, type Permission, type PersonRole } from '@/core/brand/roles';
 import { database } from '../database/database';
 import type { PersonRow } from '../database/rows';
-import { listed } from './brand-lists';
+import { listsOf } from './brand-lists';
 import { Refused } from '../http/refused';
 import { indexSwatches } from './swatch-index';
 
@@ -19,14 +19,14 @@ export async function brandsOf(person: PersonRow): Promise<{ id: string; name: s
 }
 
 /** A person's role for a brand, if they have one. */
-export async function roleIn(person: string, brand: string): Promise<Role | undefined> {
+export async function roleIn(person: string, brand: string): Promise<PersonRole | undefined> {
   return (await rolesFor(brand, [person])).get(person);
 }
 
 /** The roles of some people for a brand, by their ids; whoever has no part in it is not there. */
-export async function rolesFor(brand: string, people: readonly string[]): Promise<ReadonlyMap<string, Role>> {
+export async function rolesFor(brand: string, people: readonly string[]): Promise<ReadonlyMap<string, PersonRole>> {
   if (people.length === 0) return new Map();
-  const rows = await database().sequelize.query<{ person: string; role: Role }>(
+  const rows = await database().sequelize.query<{ person: string; role: PersonRole }>(
     'SELECT person_id AS person, role FROM brand_parts WHERE brand_id = :brand AND person_id IN (:people)',
     { type: QueryTypes.SELECT, replacements: { brand, people } },
   );
@@ -34,10 +34,10 @@ export async function rolesFor(brand: string, people: readonly string[]): Promis
 }
 
 /** A person's role for a brand, if it allows the permission. A brand of another organisation is as if it were not there. */
-export async function authorise(person: PersonRow, brandId: string, permission: Permission): Promise<Role> {
+export async function authorise(person: PersonRow, brandId: string, permission: Permission): Promise<PersonRole> {
   // What is no id at all is not asked of the database, which takes no NUL in a text.
   if (!EntityId.safeParse(brandId).success) throw new Refused(404, 'There is no such brand here.');
-  const [part] = await database().sequelize.query<{ role: Role; isArchived: boolean }>(
+  const [part] = await database().sequelize.query<{ role: PersonRole; isArchived: boolean }>(
     `SELECT p.role, b.archived_at IS NOT NULL AS "isArchived" FROM brand_parts p JOIN brands b ON b.id = p.brand_id
      WHERE p.brand_id = :brand AND p.person_id = :person`,
     { type: QueryTypes.SELECT, replacements: { brand: brandId, person: person.id } },
@@ -52,7 +52,7 @@ export async function authorise(person: PersonRow, brandId: string, permission: 
 /** Keeps a new brand of an organisation, with which its log begins. */
 export async function createBrand(document: Brand, organisationId: string, transaction: Transaction): Promise<void> {
   const { Brand: BrandTable, Snapshot } = database();
-  await BrandTable.create({ id: document.id, organisationId, ...listed(document) }, { transaction });
+  await BrandTable.create({ id: document.id, organisationId, ...listsOf(document) }, { transaction });
   await Snapshot.create({ brandId: document.id, seq: 0, document }, { transaction });
   await indexSwatches(null, document, transaction);
 }

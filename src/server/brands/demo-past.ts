@@ -2,12 +2,12 @@ import type { Transaction } from 'sequelize';
 import { apply } from '@/core/brand/commands/apply';
 import { touchedBy } from '@/core/brand/commands/table-step';
 import type { Command, Step } from '@/core/brand/commands/commands';
-import { emptyBrand, KeptBrand, type Brand } from '@/core/brand/document/document';
+import { emptyBrand, StoredBrand, type Brand } from '@/core/brand/document/document';
 import type { Token } from '@/core/brand/document/token-shape';
 import { COMMAND_VERSION } from '@/core/brand/document/versions';
-import { bundle, manifestFile, type KeptFiles } from '@/core/release/bundle';
+import { bundle, manifestFile, type StoredFiles } from '@/core/release/bundle';
 import type { ReleaseRule, Remark } from '@/core/release/sign-off';
-import { listed } from './brand-lists';
+import { listsOf } from './brand-lists';
 import { createBrand } from './brands';
 import { database } from '../database/database';
 import { writeDown } from '../people/audit';
@@ -78,7 +78,7 @@ export async function keepPast(
   today: Brand,
   organisationId: string,
   past: DemoPast,
-  hosts: KeptFiles,
+  hosts: StoredFiles,
   transaction: Transaction,
 ): Promise<void> {
   const { Brand: BrandTable, Change, HouseSet, SignOff, Remark: RemarkTable, Person } = database();
@@ -113,7 +113,7 @@ export async function keepPast(
     );
   }
   await BrandTable.update(
-    { seq: forward.length, releaseRule: past.rule, ...listed(settled) },
+    { seq: forward.length, releaseRule: past.rule, ...listsOf(settled) },
     { where: { id: today.id }, transaction },
   );
   await indexSwatches(first, states.at(-1)!, transaction);
@@ -190,7 +190,7 @@ export async function keepPast(
 function secondBrand({ id, name, tokens }: DemoPast['second'], palettes: Brand['palettes']): Brand {
   const empty = emptyBrand(id, name);
   const [theme] = empty.themes;
-  return KeptBrand.parse({
+  return StoredBrand.parse({
     ...empty,
     palettes,
     house: { number: 1 },

@@ -1,12 +1,12 @@
 import { createHash } from 'node:crypto';
-import { KeptBrand } from '@/core/brand/document/document';
-import type { Role } from '@/core/brand/roles';
+import { StoredBrand } from '@/core/brand/document/document';
+import type { PersonRole } from '@/core/brand/roles';
 import PROGRAMS from '../../../stand-ins/programs.json';
 import { createBrand } from './brands';
 import { database } from '../database/database';
 import { keepPast, type DemoPast } from './demo-past';
 
-const PEOPLE: readonly { id: string; name: string; role: Role }[] = [
+const PEOPLE: readonly { id: string; name: string; role: PersonRole }[] = [
   { id: 'demo-ida', name: 'Ida', role: 'owner' },
   { id: 'demo-oren', name: 'Oren', role: 'editor' },
   { id: 'demo-petra', name: 'Petra', role: 'reviewer' },
@@ -28,7 +28,7 @@ export async function loadDemo(
   hosts: readonly Uint8Array[] = [],
   past: DemoPast | null = null,
 ): Promise<boolean> {
-  const document = KeptBrand.parse(source);
+  const document = StoredBrand.parse(source);
   const { sequelize, Organisation, Person, Membership } = database();
   return sequelize.transaction(async (transaction) => {
     if (reset) {
@@ -69,7 +69,7 @@ export async function loadDemo(
 }
 
 /** The demo's people with their roles, for signing in with one click. */
-export async function demoPeople(): Promise<{ id: string; name: string; role: Role }[]> {
+export async function demoPeople(): Promise<{ id: string; name: string; role: PersonRole }[]> {
   const { Person, Membership } = database();
   const people = await Person.findAll({ where: { demo: true }, order: ['id'] });
   const roles = new Map((await Membership.findAll()).map((membership) => [membership.personId, membership.role]));

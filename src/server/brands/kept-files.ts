@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import type { Brand } from '@/core/brand/document/document';
 import { FileHash } from '@/core/brand/document/fields';
-import type { KeptFiles } from '@/core/release/bundle';
+import type { StoredFiles } from '@/core/release/bundle';
 import { database } from '../database/database';
 import type { HostRow, PersonRow } from '../database/rows';
 import { Refused } from '../http/refused';
@@ -35,14 +35,14 @@ export async function keepHost(person: PersonRow, brandId: string, bytes: Uint8A
   return sha256;
 }
 
-export async function keptHost(brandId: string, sha256: string): Promise<HostRow> {
+export async function storedHost(brandId: string, sha256: string): Promise<HostRow> {
   const host = FileHash.safeParse(sha256).success && (await database().Host.findOne({ where: { brandId, sha256 } }));
   if (!host) throw new Refused(404, 'There is no such host file here.');
   return host;
 }
 
 /** What a brand's grafts and art are made from: hosts and pictures. Those that are not kept are missing. */
-export async function keptFilesOf(brand: Brand): Promise<KeptFiles> {
+export async function storedFilesOf(brand: Brand): Promise<StoredFiles> {
   const { Host, Picture } = database();
   const named = (hashes: readonly string[]) => ({ where: { brandId: brand.id, sha256: [...new Set(hashes)] } });
   const hosts = await Host.findAll(named(brand.grafts.map(({ host }) => host.sha256)));

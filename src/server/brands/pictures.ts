@@ -45,7 +45,7 @@ export async function keepLogo(person: PersonRow, brandId: string, bytes: Uint8A
   return keepPicture(person, brandId, Buffer.from(png, 'base64'));
 }
 
-export async function keptPicture(brandId: string, sha256: string): Promise<PictureRow> {
+export async function storedPicture(brandId: string, sha256: string): Promise<PictureRow> {
   const picture = FileHash.safeParse(sha256).success && (await database().Picture.findOne({ where: { brandId, sha256 } }));
   if (!picture) throw new Refused(404, 'There is no such picture here.');
   return picture;

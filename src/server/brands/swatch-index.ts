@@ -3,7 +3,7 @@ import type { Brand } from '@/core/brand/document/document';
 import type { Palette, Swatch } from '@/core/brand/document/palette-shape';
 import { labD65 } from '@/core/colour/lab';
 import { readColour } from '@/core/colour/read';
-import { listed } from './brand-lists';
+import { listsOf } from './brand-lists';
 import { database } from '../database/database';
 import { loadBrand } from '../log/documents';
 
@@ -84,6 +84,6 @@ export async function indexAll(): Promise<void> {
     await sequelize.transaction(async (transaction) => {
       const { brand } = await loadBrand(id, transaction);
       await indexSwatches(null, brand, transaction);
-      await BrandTable.update({ indexed: true, ribbon: listed(brand).ribbon }, { where: { id }, transaction });
+      await BrandTable.update({ indexed: true, ribbon: listsOf(brand).ribbon }, { where: { id }, transaction });
     });
 }

@@ -2,7 +2,7 @@ import type { CreationOptional, InferAttributes, InferCreationAttributes, Model 
 import type { Command } from '@/core/brand/commands/commands';
 import type { Brand } from '@/core/brand/document/document';
 import type { Palette } from '@/core/brand/document/palette-shape';
-import type { Role } from '@/core/brand/roles';
+import type { PersonRole } from '@/core/brand/roles';
 import type { ManifestEntry } from '@/core/release/bundle';
 import type { ReleaseRule, Remark, SignOff } from '@/core/release/sign-off';
 import type { ScreenKind, Seen } from '@/core/screens/screen';
@@ -35,7 +35,7 @@ export interface PersonRow extends Row<PersonRow> {
 export interface MembershipRow extends Row<MembershipRow> {
   personId: string;
   organisationId: string;
-  role: Role;
+  role: PersonRole;
 }
 export interface SessionRow extends Row<SessionRow> {
   id: string;
@@ -127,14 +127,14 @@ export interface BrandRoleRow extends Row<BrandRoleRow> {
   brandId: string;
   personId: string;
   /** None closes the brand to them, whatever their role for the organisation. */
-  role: Role | 'none';
+  role: PersonRole | 'none';
 }
 export interface InvitationRow extends Row<InvitationRow> {
   id: string;
   organisationId: string;
   /** The one brand that it is for; null for the organisation. */
   brandId: string | null;
-  role: Role;
+  role: PersonRole;
   /** SHA-256 of the secret, in lower-case hex; the secret itself is kept nowhere. */
   hash: string;
   personId: string;

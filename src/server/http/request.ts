@@ -1,7 +1,7 @@
 import 'server-only';
 import { z } from 'zod';
 import { isStorable, UNSTORABLE } from '@/core/base/storable';
-import type { Permission, Role } from '@/core/brand/roles';
+import type { Permission, PersonRole } from '@/core/brand/roles';
 import { authorise } from '../brands/brands';
 import { ADDRESS_HEADER } from './client-address';
 import type { PersonRow } from '../database/rows';
@@ -84,7 +84,7 @@ export async function signedIn(): Promise<PersonRow> {
 }
 
 /** The signed-in person with a role for the brand that allows the permission. */
-export async function allowed(brand: string, permission: Permission): Promise<{ person: PersonRow; role: Role }> {
+export async function allowed(brand: string, permission: Permission): Promise<{ person: PersonRow; role: PersonRole }> {
   const person = await signedIn();
   return { person, role: await authorise(person, brand, permission) };
 }
@@ -93,7 +93,7 @@ export async function allowed(brand: string, permission: Permission): Promise<{ 
 export async function allowedIn(
   organisation: string,
   permission: OrganisationPermission,
-): Promise<{ person: PersonRow; role: Role }> {
+): Promise<{ person: PersonRow; role: PersonRole }> {
   const person = await signedIn();
   return { person, role: await authoriseIn(person, organisation, permission) };
 }

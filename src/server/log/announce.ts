@@ -4,12 +4,12 @@ import { database } from '../database/database';
 /** Somebody who has pages of a brand open, and the swatches and tokens that they have chosen there. */
 export interface Here {
   readonly id: string;
-  readonly held: readonly string[];
+  readonly chosen: readonly string[];
 }
 
 /**
  * What every instance tells the others: something happened to a brand, which is read from the database; how far a release is written; who listens to it at that
- * instance, and what they hold there; that a person has sent colours to their other pages; that roles for it were given or taken; or that a person has signed out
+ * instance, and what they have chosen there; that a person has sent colours to their other pages; that roles for it were given or taken; or that a person has signed out
  * everywhere.
  */
 export type News =
@@ -17,7 +17,7 @@ export type News =
       | { readonly kind: 'change' | 'release' | 'signOff' | 'screens' | 'parts' }
       | { readonly kind: 'writing'; readonly by: string; readonly share: number }
       | { readonly kind: 'here'; readonly instance: string; readonly people: readonly Here[] }
-      | { readonly kind: 'held'; readonly person: string; readonly page: string; readonly held: string | null }
+      | { readonly kind: 'chosen'; readonly person: string; readonly page: string; readonly chosen: string | null }
       | { readonly kind: 'caught'; readonly person: string }
     ))
   | { readonly kind: 'signedOut'; readonly person: string };

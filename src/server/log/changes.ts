@@ -1,14 +1,14 @@
 import { setImmediate as nextTurn } from 'node:timers/promises';
 import { Op, type InferCreationAttributes, type Optional } from 'sequelize';
 import { apply } from '@/core/brand/commands/apply';
-import { keptCommand, type Command } from '@/core/brand/commands/commands';
+import { storedCommand, type Command } from '@/core/brand/commands/commands';
 import { touchedBy } from '@/core/brand/commands/table-step';
 import { shapeProblem } from '@/core/brand/document/check';
 import type { Brand } from '@/core/brand/document/document';
 import type { ToldChange } from '@/core/brand/commands/told-change';
 import { COMMAND_VERSION } from '@/core/brand/document/versions';
 import { announce } from './announce';
-import { listed } from '../brands/brand-lists';
+import { listsOf } from '../brands/brand-lists';
 import { database } from '../database/database';
 import type { ChangeRow, PersonRow } from '../database/rows';
 import { loadBrand, movedOn } from './documents';
@@ -61,7 +61,7 @@ export async function acceptChanges(
   if (version > COMMAND_VERSION)
     throw new Refused(503, 'This page is newer than the server that answered; its edits wait until the server is new as well.');
   const read = sent.map(({ key, command }): Read => {
-    const known = keptCommand(command, version);
+    const known = storedCommand(command, version);
     return known.success ? { key, command: known.data } : { key, refusal: firstIssue(known.error) };
   });
   metrics().waitingChanges.inc();
@@ -159,14 +159,14 @@ async function takeIn(brandId: string, batches: readonly Batch[]): Promise<void>
 }
 
 /** What lists need, where it has become another: most changes leave all of it as it is. */
-function newlyListed(before: Brand, now: Brand): Partial<ReturnType<typeof listed>> {
+function newlyListed(before: Brand, now: Brand): Partial<ReturnType<typeof listsOf>> {
   const isSame =
     before.name === now.name &&
     before.palettes === now.palettes &&
     before.destinations === now.destinations &&
     before.house === now.house;
   if (isSame) return {};
-  const [then, { name, shelf, templates, ribbon, house }] = [listed(before), listed(now)];
+  const [then, { name, shelf, templates, ribbon, house }] = [listsOf(before), listsOf(now)];
   return {
     ...(name !== then.name && { name }),
     ...(shelf.join() !== then.shelf.join() && { shelf }),
@@ -179,7 +179,7 @@ function newlyListed(before: Brand, now: Brand): Partial<ReturnType<typeof liste
 /** Changes after a number, oldest first. */
 export async function changesAfter(brandId: string, seq: number, limit: number): Promise<ToldChange[]> {
   const rows = await database().Change.findAll({ where: { brandId, seq: { [Op.gt]: seq } }, order: [['seq', 'ASC']], limit });
-  return told(rows);
+  return toldChanges(rows);
 }
 
 /** Which changes of a brand are wanted. */
@@ -245,7 +245,7 @@ export async function makersOf(brandId: string): Promise<{ id: string; name: str
   return people.map(({ id, name }) => ({ id, name }));
 }
 
-async function told(rows: ChangeRow[]): Promise<ToldChange[]> {
+async function toldChanges(rows: ChangeRow[]): Promise<ToldChange[]> {
   const people = await database().Person.findAll({
     where: { id: [...new Set(rows.map((row) => row.personId))] },
     attributes: ['id', 'name'],

@@ -2,8 +2,8 @@ import { setImmediate as nextTurn } from 'node:timers/promises';
 import { LRUCache } from 'lru-cache';
 import { Op, type Transaction } from 'sequelize';
 import { apply } from '@/core/brand/commands/apply';
-import { keptCommand } from '@/core/brand/commands/commands';
-import { KeptBrand, type Brand } from '@/core/brand/document/document';
+import { storedCommand } from '@/core/brand/commands/commands';
+import { StoredBrand, type Brand } from '@/core/brand/document/document';
 import type { BrandAt } from './brand-at';
 import { database } from '../database/database';
 import { writer } from '../writing/writer';
@@ -24,7 +24,7 @@ const SNAPSHOT_EVERY = 200;
 const AT_REST_MS = 30_000;
 
 /** What this instance holds of each brand, and at which change it knows of a snapshot. */
-const held = () => onePerProcess('documents', () => new LRUCache<string, BrandAt & { snapshot: number }>({ max: MOST_KEPT }));
+const latestDocuments = () => onePerProcess('documents', () => new LRUCache<string, BrandAt & { snapshot: number }>({ max: MOST_KEPT }));
 /** Brands whose last snapshot is being read: whoever asks meanwhile waits for the same. */
 const reading = new Map<string, Promise<BrandAt & { snapshot: number }>>();
 const atRest = () => onePerProcess('brands not yet at rest', () => new Map<string, NodeJS.Timeout>());
@@ -38,10 +38,10 @@ export async function loadBrand(id: string, transaction?: Transaction): Promise<
   const options = transaction ? { transaction, lock: transaction.LOCK.UPDATE } : {};
   const head = await database().Brand.findByPk(id, { attributes: ['seq'], ...options });
   if (!head) throw new Refused(404, 'There is no such brand here.');
-  let known = held().get(id);
+  let known = latestDocuments().get(id);
   // A brand that was put back as it was begins anew.
   if (!known || known.seq > head.seq) {
-    held().delete(id);
+    latestDocuments().delete(id);
     known = await lastSnapshot(id);
   }
   if (known.seq >= head.seq) return known;
@@ -56,8 +56,8 @@ function lastSnapshot(id: string): Promise<BrandAt & { snapshot: number }> {
   const read = (async () => {
     const row = await database().Snapshot.findOne({ where: { brandId: id }, order: [['seq', 'DESC']] });
     if (!row) throw new Error(`The brand ${id} has no snapshot.`);
-    const snapshot = { brand: KeptBrand.parse(row.document), seq: row.seq, snapshot: row.seq };
-    held().set(id, snapshot);
+    const snapshot = { brand: StoredBrand.parse(row.document), seq: row.seq, snapshot: row.seq };
+    latestDocuments().set(id, snapshot);
     return snapshot;
   })().finally(() => reading.delete(id));
   reading.set(id, read);
@@ -86,7 +86,7 @@ export async function documentAt(id: string, seq: number): Promise<Brand> {
   const [snapshot, release] = await Promise.all([Snapshot.findOne(nearest), Release.findOne(nearest)]);
   const from = release && release.seq > (snapshot?.seq ?? -1) ? release : snapshot;
   const brand = from
-    ? (await broughtUp(id, { brand: KeptBrand.parse(from.document), seq: from.seq }, undefined, seq)).brand
+    ? (await broughtUp(id, { brand: StoredBrand.parse(from.document), seq: from.seq }, undefined, seq)).brand
     : await takenBackTo(id, seq);
   earlier().set(name, brand);
   return brand;
@@ -99,7 +99,7 @@ export async function documentAt(id: string, seq: number): Promise<Brand> {
 async function takenBackTo(id: string, seq: number): Promise<Brand> {
   const first = await database().Snapshot.findOne({ where: { brandId: id }, order: ['seq'] });
   if (!first) throw new Error(`The brand ${id} has no snapshot.`);
-  let brand = KeptBrand.parse(first.document);
+  let brand = StoredBrand.parse(first.document);
   for (let at = first.seq; at > seq;) {
     const rows = await database().Change.findAll({
       where: { brandId: id, seq: { [Op.gt]: seq, [Op.lte]: at } },
@@ -143,7 +143,7 @@ async function broughtUp(id: string, from: BrandAt, transaction?: Transaction, t
 
 /** A document after one more change of its log. @throws Error when the change does not apply: then the log is damaged */
 export function replayed(brand: Brand, { seq, version, command }: { seq: number; version: number; command: unknown }): Brand {
-  const known = keptCommand(command, version);
+  const known = storedCommand(command, version);
   if (!known.success) throw new Error(`Change ${seq} of the brand ${brand.id} cannot be read: ${known.error.message}`);
   const applied = apply(brand, known.data);
   if (!applied.ok) throw new Error(`Change ${seq} of the brand ${brand.id} does not apply: ${applied.refusal}`);
@@ -151,13 +151,13 @@ export function replayed(brand: Brand, { seq, version, command }: { seq: number;
 }
 
 function remember(id: string, { brand, seq }: BrandAt, snapshot: number): void {
-  const known = held().get(id);
-  if (!known || known.seq < seq) held().set(id, { brand, seq, snapshot });
+  const known = latestDocuments().get(id);
+  if (!known || known.seq < seq) latestDocuments().set(id, { brand, seq, snapshot });
 }
 
 /** Holds the document as it is after changes that were just kept, and sees to its next snapshot. */
 export function movedOn(id: string, standing: BrandAt): void {
-  const snapshot = held().get(id)?.snapshot ?? 0;
+  const snapshot = latestDocuments().get(id)?.snapshot ?? 0;
   remember(id, standing, snapshot);
   clearTimeout(atRest().get(id));
   atRest().delete(id);
@@ -167,10 +167,10 @@ export function movedOn(id: string, standing: BrandAt): void {
 
 /** Keeps the document as this instance holds it. The first snapshot stays, to replay the log from; of those in between only some. */
 async function takeSnapshot(id: string): Promise<void> {
-  const known = held().get(id);
+  const known = latestDocuments().get(id);
   if (!known) return;
   // Said first, so that changes that arrive meanwhile do not take another.
-  held().set(id, { ...known, snapshot: known.seq });
+  latestDocuments().set(id, { ...known, snapshot: known.seq });
   const { sequelize, Snapshot } = database();
   try {
     // What cannot be read again replaces nothing: the log is replayed from the snapshot before.

@@ -27,14 +27,14 @@ const SETTLE_MS = 300;
 const SILENT_MS = 3.5 * HEARTBEAT_MS;
 /** People told of as being here, those of whom it is told what they hold, and how much of each: a notification holds 8,000 bytes. */
 const MOST_HERE = 100;
-const MOST_HOLDING = 30;
-const MOST_HELD = 2;
+const MOST_CHOOSING = 30;
+const MOST_CHOSEN = 2;
 
 /** What this instance is called among the others. */
 const INSTANCE = randomUUID();
 
 /** What is read once more, or told, however often it is heard of meanwhile. */
-type Told = 'change' | 'release' | 'signOff' | 'screens';
+type NewsKind = 'change' | 'release' | 'signOff' | 'screens';
 
 /** One page that listens to one brand. */
 interface Stream {
@@ -42,7 +42,7 @@ interface Stream {
   /** Id of the page; empty where it did not say. */
   readonly page: string;
   /** Id of what is chosen there. */
-  held: string | null;
+  chosen: string | null;
   readonly isOpen: () => boolean;
   readonly send: (bytes: Uint8Array) => void;
   readonly end: () => void;
@@ -61,7 +61,7 @@ class Channel {
   /** The last change that all streams were told. */
   private seq = 0;
   private reading = false;
-  private readonly news = new Set<Told>();
+  private readonly news = new Set<NewsKind>();
   /** Who listens, by instance. */
   private readonly people = new Map<string, { readonly here: readonly Here[]; readonly at: number }>();
   /** What was told last of who is here. */
@@ -102,7 +102,7 @@ class Channel {
   }
 
   /** Something happened. However often that is said while it is read, it is read once more. */
-  hear(kind: Told): void {
+  hear(kind: NewsKind): void {
     this.news.add(kind);
     if (!this.reading && this.streams.size > 0) void this.read();
   }
@@ -113,10 +113,10 @@ class Channel {
   }
 
   /** A page has chosen something; the instance that it listens at tells the others. */
-  hearHeld(person: string, page: string, held: string | null): void {
+  hearChosen(person: string, page: string, chosen: string | null): void {
     for (const stream of this.streams)
-      if (stream.person === person && stream.page === page && stream.held !== held) {
-        stream.held = held;
+      if (stream.person === person && stream.page === page && stream.chosen !== chosen) {
+        stream.chosen = chosen;
         this.saySoon();
       }
   }
@@ -128,15 +128,15 @@ class Channel {
   }
 
   async sayHere(): Promise<void> {
-    const held = new Map<string, Set<string>>();
-    for (const { person, held: one } of this.streams) {
-      const all = held.get(person) ?? new Set<string>();
+    const chosen = new Map<string, Set<string>>();
+    for (const { person, chosen: one } of this.streams) {
+      const all = chosen.get(person) ?? new Set<string>();
       if (one !== null) all.add(one);
-      held.set(person, all);
+      chosen.set(person, all);
     }
-    const people = [...held]
+    const people = [...chosen]
       .slice(0, MOST_HERE)
-      .map(([id, all], at) => ({ id, held: at < MOST_HOLDING ? [...all].slice(0, MOST_HELD) : [] }));
+      .map(([id, all], at) => ({ id, chosen: at < MOST_CHOOSING ? [...all].slice(0, MOST_CHOSEN) : [] }));
     try {
       await announce({ brand: this.brand, kind: 'here', instance: INSTANCE, people });
     } catch (error) {
@@ -148,13 +148,13 @@ class Channel {
   async hearHere(instance: string, here: readonly Here[]): Promise<void> {
     this.people.set(instance, { here, at: Date.now() });
     for (const [name, { at }] of this.people) if (Date.now() - at > SILENT_MS) this.people.delete(name);
-    const held = new Map<string, string[]>();
-    for (const { id, held: some } of [...this.people.values()].flatMap((there) => there.here))
-      held.set(id, [...(held.get(id) ?? []), ...some]);
-    const all = [...held.keys()].slice(0, MOST_HERE);
+    const chosen = new Map<string, string[]>();
+    for (const { id, chosen: some } of [...this.people.values()].flatMap((there) => there.here))
+      chosen.set(id, [...(chosen.get(id) ?? []), ...some]);
+    const all = [...chosen.keys()].slice(0, MOST_HERE);
     try {
       const rows = await database().Person.findAll({ where: { id: all }, attributes: ['id', 'name'], order: ['name'] });
-      const people = rows.map(({ id, name }) => ({ id, name, held: [...new Set(held.get(id))] }));
+      const people = rows.map(({ id, name }) => ({ id, name, chosen: [...new Set(chosen.get(id))] }));
       const told = `event: here\ndata: ${JSON.stringify(people)}\n\n`;
       if (told === this.here) return;
       this.here = told;
@@ -233,7 +233,7 @@ class Hub {
           const stream: Stream = {
             person,
             page,
-            held: null,
+            chosen: null,
             isOpen: () => isOpen,
             send: (bytes) => {
               if (!isOpen) return;
@@ -336,7 +336,7 @@ class Hub {
       const channel = this.channels.get(news.brand);
       if (news.kind === 'parts') void this.checkMembers(channel);
       else if (news.kind === 'here') void channel?.hearHere(news.instance, news.people);
-      else if (news.kind === 'held') channel?.hearHeld(news.person, news.page, news.held);
+      else if (news.kind === 'chosen') channel?.hearChosen(news.person, news.page, news.chosen);
       else if (news.kind === 'writing') channel?.tell(event('writing', { by: news.by, share: news.share }));
       else if (news.kind === 'caught') channel?.hearCaught(news.person);
       else channel?.hear(news.kind);

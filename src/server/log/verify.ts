@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto';
 import { Op, QueryTypes, Transaction } from 'sequelize';
 import { canonical } from '@/core/brand/document/canonical';
-import { KeptBrand, type Brand } from '@/core/brand/document/document';
-import { listed } from '../brands/brand-lists';
+import { StoredBrand, type Brand } from '@/core/brand/document/document';
+import { listsOf } from '../brands/brand-lists';
 import { database } from '../database/database';
 import type { BrandRow } from '../database/rows';
 import { replayed } from './documents';
@@ -58,7 +58,7 @@ async function verifyLog(row: BrandRow, found: Verified, transaction: Transactio
   let seq = Math.min(...snapshots);
   if (seq === Infinity) throw new Error(`The brand ${row.id} has no snapshot.`);
   const snapshot = async (at: number) => (await Snapshot.findOne({ where: { ...where, seq: at }, transaction }))!.document;
-  let brand = KeptBrand.parse(await snapshot(seq));
+  let brand = StoredBrand.parse(await snapshot(seq));
   if (seq > 0 && (await Change.count({ where: { ...where, seq: { [Op.lte]: seq } }, transaction })) > 0)
     found.unseen.push(`The first ${seq} changes of ${row.id}: its first snapshot was kept after them.`);
   for (const { number } of releases.filter((release) => release.seq < seq))
@@ -97,7 +97,7 @@ async function verifyLog(row: BrandRow, found: Verified, transaction: Transactio
   }
   if (seq !== row.seq) found.faults.push(`The log of ${row.id} ends with change ${seq}, and the brand says ${row.seq}.`);
   const { name, shelf, templates, ribbon, house } = row;
-  if (canonical(listed(brand)) !== canonical({ name, shelf, templates, ribbon, house }))
+  if (canonical(listsOf(brand)) !== canonical({ name, shelf, templates, ribbon, house }))
     found.faults.push(`What lists are made of is not what the log of ${row.id} gives.`);
   await verifySearch(brand, found, transaction);
 }
@@ -122,7 +122,7 @@ async function verifySearch(brand: Brand, found: Verified, transaction: Transact
 
 /** A document of an earlier version is the same as what it is brought up to. */
 function areEqual(brand: Brand, kept: unknown): boolean {
-  const known = KeptBrand.safeParse(kept);
+  const known = StoredBrand.safeParse(kept);
   return known.success && canonical(known.data) === canonical(brand);
 }
 

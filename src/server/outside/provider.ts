@@ -47,7 +47,7 @@ async function provider(): Promise<client.Configuration> {
 }
 
 /** What is remembered of somebody on the way to the provider and back, sealed in a cookie of its own. */
-async function way() {
+async function handshake() {
   const secure = isSecure();
   return getIronSession<{ state?: string; nonce?: string; verifier?: string }>(await cookies(), {
     cookieName: secure ? '__Host-breakwater-way' : 'breakwater-way',
@@ -61,9 +61,9 @@ async function way() {
 const back = () => `${ownOrigin()}/api/sign-in/provider/back`;
 
 /** Where somebody is sent to sign in: authorization code with PKCE (RFC 7636), state and nonce. */
-export async function wayThere(): Promise<URL> {
+export async function signInAddress(): Promise<URL> {
   const config = await provider();
-  const session = await way();
+  const session = await handshake();
   session.state = client.randomState();
   session.nonce = client.randomNonce();
   session.verifier = client.randomPKCECodeVerifier();
@@ -89,7 +89,7 @@ const Claims = z.object({
 /** Who comes back from the provider, once what they bring is proved. @param search of the address that they came back to */
 export async function whoCameBack(search: string): Promise<PersonRow> {
   const config = await provider();
-  const session = await way();
+  const session = await handshake();
   const { state, nonce, verifier } = session;
   session.destroy();
   if (!state || !nonce || !verifier)
@@ -105,7 +105,7 @@ export async function whoCameBack(search: string): Promise<PersonRow> {
     claims = Claims.parse(tokens.claims());
     // A provider may tell name and address only where it is asked for them.
     if (!claims.email || !claims.name)
-      claims = { ...claims, ...told(await client.fetchUserInfo(config, tokens.access_token, claims.sub)) };
+      claims = { ...claims, ...claimsOf(await client.fetchUserInfo(config, tokens.access_token, claims.sub)) };
   } catch (error) {
     log.warn({ error }, 'what the provider of sign-in said could not be taken');
     throw new Refused(401, 'Your organisation did not let you in, or you turned back; sign in once more.');
@@ -113,7 +113,7 @@ export async function whoCameBack(search: string): Promise<PersonRow> {
   return personOf(claims);
 }
 
-function told(info: client.UserInfoResponse): Partial<z.output<typeof Claims>> {
+function claimsOf(info: client.UserInfoResponse): Partial<z.output<typeof Claims>> {
   const { name, email, email_verified } = Claims.partial().parse(info);
   return { ...(name && { name }), ...(email && { email }), ...(email_verified !== undefined && { email_verified }) };
 }

@@ -4,7 +4,7 @@ import { Op, type Transaction } from 'sequelize';
 import { z } from 'zod';
 import { EntityId } from '@/core/brand/document/fields';
 import { newId } from '@/core/brand/document/identity';
-import { ROLES, type Role } from '@/core/brand/roles';
+import { ROLES, type PersonRole } from '@/core/brand/roles';
 import { database } from '../database/database';
 import type { InvitationRow, PersonRow } from '../database/rows';
 import { writeDown } from './audit';
@@ -23,7 +23,7 @@ export const NewInvitation = z.strictObject({
 export interface InvitedTo {
   readonly organisation: string;
   readonly brand: string | null;
-  readonly role: Role;
+  readonly role: PersonRole;
 }
 
 const MOST = 100;

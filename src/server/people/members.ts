@@ -1,7 +1,7 @@
 import type { Member } from '@/core/organisation/told';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { EntityId } from '@/core/brand/document/fields';
-import type { Role } from '@/core/brand/roles';
+import type { PersonRole } from '@/core/brand/roles';
 import { announceParts } from '../log/announce';
 import { database } from '../database/database';
 import type { PersonRow } from '../database/rows';
@@ -26,7 +26,7 @@ export async function membersOf(organisationId: string): Promise<Member[]> {
 /** A role that is given: for the organisation, or for one brand of it; null takes it away. */
 export interface GivenRole {
   readonly brand: string | null;
-  readonly role: Role | 'none' | null;
+  readonly role: PersonRole | 'none' | null;
 }
 
 /** Gives somebody a role, or takes it away. The last owner of an organisation stays its owner. */

@@ -1,7 +1,7 @@
 import type { ListedBrand } from '@/core/organisation/told';
 import { QueryTypes } from 'sequelize';
 import { EntityId } from '@/core/brand/document/fields';
-import { may, type Permission, type Role } from '@/core/brand/roles';
+import { may, type Permission, type PersonRole } from '@/core/brand/roles';
 import { database } from '../database/database';
 import type { PersonRow } from '../database/rows';
 import { Refused } from '../http/refused';
@@ -18,7 +18,7 @@ const AUDIT_WORDS: Record<OrganisationPermission, string> = {
 };
 
 /** A person's role for an organisation, if it allows the permission. One that they do not belong to is as if it were not there. */
-export async function authoriseIn(person: PersonRow, organisationId: string, permission: OrganisationPermission): Promise<Role> {
+export async function authoriseIn(person: PersonRow, organisationId: string, permission: OrganisationPermission): Promise<PersonRole> {
   if (!EntityId.safeParse(organisationId).success) throw new Refused(404, NOT_HERE);
   const row = await database().Membership.findOne({ where: { personId: person.id, organisationId } });
   if (!row) throw new Refused(404, NOT_HERE);
@@ -28,7 +28,7 @@ export async function authoriseIn(person: PersonRow, organisationId: string, per
 }
 
 /** The organisations that a person belongs to, by name. */
-export function organisationsOf(person: PersonRow): Promise<{ id: string; name: string; role: Role }[]> {
+export function organisationsOf(person: PersonRow): Promise<{ id: string; name: string; role: PersonRole }[]> {
   return database().sequelize.query(
     `SELECT o.id, o.name, m.role FROM organisations o JOIN memberships m ON m.organisation_id = o.id
      WHERE m.person_id = :person ORDER BY o.name, o.id`,

@@ -4,7 +4,7 @@ import { Op, type Transaction } from 'sequelize';
 import { RateLimiterPostgres } from 'rate-limiter-flexible';
 import { emptyBrand } from '@/core/brand/document/document';
 import { newId } from '@/core/brand/document/identity';
-import type { Role } from '@/core/brand/roles';
+import type { PersonRole } from '@/core/brand/roles';
 import { announce } from '../log/announce';
 import { bounded } from '../database/bounded';
 import { createBrand } from '../brands/brands';
@@ -96,7 +96,7 @@ async function createOrganisation(name: string, transaction: Transaction): Promi
 async function join(
   { name, email }: Newcomer,
   organisationId: string,
-  role: Role,
+  role: PersonRole,
   transaction: Transaction,
 ): Promise<string | null> {
   const { Person, Membership } = database();
@@ -124,7 +124,7 @@ export async function addOrganisation(name: string, owner: Newcomer): Promise<st
 }
 
 /** Gives somebody a part in an organisation. @returns their password; null when they are known */
-export async function invite(newcomer: Newcomer, organisation: string, role: Role): Promise<string | null> {
+export async function invite(newcomer: Newcomer, organisation: string, role: PersonRole): Promise<string | null> {
   return database().sequelize.transaction(async (transaction) => {
     const found = await database().Organisation.findAll({ where: { name: organisation }, transaction });
     if (found.length !== 1)

@@ -1,8 +1,8 @@
-import { KeptBrand, type Brand } from '@/core/brand/document/document';
+import { StoredBrand, type Brand } from '@/core/brand/document/document';
 import { sha256 } from '@/core/base/sha256';
 import { Op, type InferCreationAttributes, type Optional, type Transaction } from 'sequelize';
 import { compareBrands } from '@/core/brand/history/compare';
-import type { Role } from '@/core/brand/roles';
+import type { PersonRole } from '@/core/brand/roles';
 import { nextVersion, proposedStep, type VersionStep } from '@/core/release/version';
 import type { WrittenFile } from '@/core/formats/kit/format';
 import type { ManifestEntry } from '@/core/release/bundle';
@@ -13,7 +13,7 @@ import { database } from '../database/database';
 import type { PersonRow, ReleaseFileRow, ReleaseRow } from '../database/rows';
 import { announce } from '../log/announce';
 import { writeDownOf } from '../people/audit';
-import { keptFilesOf } from '../brands/kept-files';
+import { storedFilesOf } from '../brands/kept-files';
 import { log } from '../http/log';
 import { ownOrigin } from '../http/origin';
 import { latestNumber } from './release-number';
@@ -58,7 +58,7 @@ export interface NewRelease {
  * has moved on, a file cannot be written, or it lacks what the brand's rule wants.
  */
 export async function makeRelease(
-  { person, role }: { person: PersonRow; role: Role },
+  { person, role }: { person: PersonRow; role: PersonRole },
   brandId: string,
   { seq, title, note, step }: NewRelease,
 ): Promise<number> {
@@ -67,7 +67,7 @@ export async function makeRelease(
   if (current.seq !== seq) throw new Refused(409, MOVED_ON);
   const signed = await mustBeSigned(role, current);
   const last = await Release.findOne({ where: { brandId }, order: [['number', 'DESC']] });
-  const before = last && KeptBrand.parse(last.document);
+  const before = last && StoredBrand.parse(last.document);
   if (signed.rule.newErrors === 'stop' && before) {
     const errors = await writer().once('newErrors', brandId, () => Promise.resolve({ brand: current.brand, before }));
     if (errors.length > 0) throw new Refused(409, `Nothing was released: ${moreErrors(errors)}`);
@@ -80,7 +80,7 @@ export async function makeRelease(
       'release',
       current,
       { version },
-      { late: async () => ({ kept: await keptFilesOf(current.brand) }), onShare: tellShare },
+      { late: async () => ({ kept: await storedFilesOf(current.brand) }), onShare: tellShare },
     )
     .finally(() => tellShare(1));
   if (stops !== null) throw new Refused(409, `Nothing was released: ${stops}`);
@@ -203,7 +203,7 @@ export async function waitingSince(brandId: string): Promise<string | null> {
 /** A release's number and document; null when there is none. */
 export async function releaseOf(brandId: string, number: number): Promise<{ number: number; document: Brand } | null> {
   const row = await database().Release.findOne({ where: { brandId, number } });
-  return row && { number, document: KeptBrand.parse(row.document) };
+  return row && { number, document: StoredBrand.parse(row.document) };
 }
 
 /** The documents of some releases, by their numbers; those that there are not are not there. */
@@ -212,7 +212,7 @@ export async function documentsOf(brandId: string, numbers: readonly number[]): 
     where: { brandId, number: [...new Set(numbers)] },
     attributes: ['number', 'document'],
   });
-  return new Map(rows.map(({ number, document }) => [number, KeptBrand.parse(document)]));
+  return new Map(rows.map(({ number, document }) => [number, StoredBrand.parse(document)]));
 }
 
 /** A release as consumers are told of it; null when there is none. */
@@ -220,7 +220,7 @@ export async function toldRelease(brandId: string, number: number): Promise<Told
   const row = await database().Release.findOne({ where: { brandId, number } });
   if (!row) return null;
   const { title, version, note, at, manifest } = row;
-  const document = KeptBrand.parse(row.document);
+  const document = StoredBrand.parse(row.document);
   const themes = themesShown(document).map(({ name, identifier, colours }) => ({
     name,
     identifier,

@@ -16,7 +16,7 @@ import {
 } from '@/core/screens/screen';
 import { announce } from '../log/announce';
 import { database } from '../database/database';
-import { keptPicture } from '../brands/pictures';
+import { storedPicture } from '../brands/pictures';
 import { Refused } from '../http/refused';
 import { latestNumber } from './release-number';
 import { documentsOf, releasedFile } from './releases';
@@ -63,7 +63,7 @@ export async function addScreen(person: PersonRow, brandId: string, { id, name, 
     throw new Refused(400, `There is no simulated screen “${kind.program}”; there are ${Object.keys(PROGRAMS).join(', ')}.`);
   if (kind.is === 'build' && !(await BuildToken.findOne({ where: { brandId, id: kind.token } })))
     throw new Refused(404, 'That token is not there any more; choose another, or make one under Ship.');
-  if (kind.is === 'picture') await keptPicture(brandId, kind.picture);
+  if (kind.is === 'picture') await storedPicture(brandId, kind.picture);
   await Screen.bulkCreate([{ brandId, id, name, kind, personId: person.id }], { ignoreDuplicates: true });
   await announce({ brand: brandId, kind: 'screens' });
 }
@@ -83,7 +83,7 @@ export async function editScreen(brandId: string, id: string, edit: ScreenEdit):
   }
   if (edit.picture !== undefined) {
     if (kind.is !== 'picture') throw new Refused(400, 'Only a picture is replaced by a newer one.');
-    await keptPicture(brandId, edit.picture);
+    await storedPicture(brandId, edit.picture);
     row.kind = { is: 'picture', picture: edit.picture };
     // What the older one showed is nothing that this one does.
     await database().Reading.destroy({ where: { brandId, screenId: id, release: await latestNumber(brandId) } });

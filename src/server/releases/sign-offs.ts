@@ -2,12 +2,12 @@ import { Op, UniqueConstraintError, type Transaction } from 'sequelize';
 import type { z } from 'zod';
 import type { Brand } from '@/core/brand/document/document';
 import { EntityId } from '@/core/brand/document/fields';
-import { may, type Role } from '@/core/brand/roles';
+import { may, type PersonRole } from '@/core/brand/roles';
 import {
   OPEN_RULE,
   ReleaseRule,
   SIGN_OFF_LIMITS,
-  standingApprovals,
+  countingApprovals,
   wantedBy,
   type NewRemark,
   type NewSignOff,
@@ -177,7 +177,7 @@ export async function closeRemark(
 }
 
 /** Ends a review without a release: for whoever asked for it, and for owners. */
-export async function withdrawSignOff(person: PersonRow, role: Role, brandId: string, id: string): Promise<void> {
+export async function withdrawSignOff(person: PersonRow, role: PersonRole, brandId: string, id: string): Promise<void> {
   await database().sequelize.transaction(async (transaction) => {
     const signOff = await openOne(brandId, id, transaction);
     if (signOff.personId !== person.id && role !== 'owner')
@@ -198,7 +198,7 @@ export interface Signed {
 }
 
 /** Refuses a release that lacks what the brand's rule wants. @returns who signed it */
-export async function mustBeSigned(role: Role, { brand }: BrandAt): Promise<Signed> {
+export async function mustBeSigned(role: PersonRole, { brand }: BrandAt): Promise<Signed> {
   const rule = await ruleOf(brand.id);
   const open = (await signOffsOf(brand.id)).find(({ outcome }) => outcome === null) ?? null;
   const counted = open ? await ofReviewers(brand.id, open.remarks) : [];
@@ -206,7 +206,7 @@ export async function mustBeSigned(role: Role, { brand }: BrandAt): Promise<Sign
   const documents = new Map<number, Brand>();
   for (const seq of seqs) documents.set(seq, await documentAt(brand.id, seq));
   const counting = open && { ...open, remarks: counted };
-  const approvals = counting ? standingApprovals(counting, (seq) => documents.get(seq), brand) : [];
+  const approvals = counting ? countingApprovals(counting, (seq) => documents.get(seq), brand) : [];
   const wanted = wantedBy(rule, role, counting, approvals);
   if (wanted) throw new Refused(409, `Nothing was released: ${wanted}`);
   const signOff = open && { id: open.id, remarks: open.remarks.length };

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { parse } from 'icc';
 import { LRUCache } from 'lru-cache';
 import { inksOf, type Inks } from '@/core/colour/ink';
-import { tidyName } from '@/core/intake/reading';
+import { tidyName } from '@/core/intake/intake';
 import { database } from '../database/database';
 import type { PersonRow } from '../database/rows';
 import { loadBrand } from '../log/documents';

@@ -9,7 +9,7 @@ import { MOST_PAGES, SHEET_PARTS, SheetChoice, type SheetExtras } from '@/core/s
 import { inChromium } from './chromium';
 import { loadBrand } from '../log/documents';
 import { onePerProcess } from '../database/one-per-process';
-import { keptPicture } from '../brands/pictures';
+import { storedPicture } from '../brands/pictures';
 import { printed } from './print';
 import { Refused } from '../http/refused';
 import { latestNumber } from '../releases/release-number';
@@ -94,7 +94,7 @@ async function versionLine(brandId: string): Promise<string> {
 
 async function logoOf({ id, logo }: Brand): Promise<SheetExtras['logo']> {
   if (!logo) return null;
-  const { bytes, mediaType } = await keptPicture(id, logo.picture);
+  const { bytes, mediaType } = await storedPicture(id, logo.picture);
   const { width, height } = pictureSize(bytes)!;
   return { uri: `data:${mediaType};base64,${bytes.toString('base64')}`, width, height };
 }

@@ -9,7 +9,7 @@ import { ARCHIVE_LIMITS, type BrandArchive } from '@/core/archive/archive';
 import { openArchive, type OpenedArchive } from '@/core/archive/open';
 import { packArchive } from '@/core/archive/pack';
 import { Brand } from '@/core/brand/document/document';
-import { bundle, manifestFile, type KeptFiles, type ManifestEntry } from '@/core/release/bundle';
+import { bundle, manifestFile, type StoredFiles, type ManifestEntry } from '@/core/release/bundle';
 import { sheetHtml, sheetPages, type SheetChoice, type SheetExtras } from '@/core/sheet/sheet';
 import { findingsSince } from '@/core/findings/since';
 import { tokensNarrowed, tokensWritten } from '@/core/formats/registry';
@@ -28,7 +28,7 @@ const WORK_LIMIT = 64 * 1024 * 1024;
 const WRITE_AGAIN_MS = 30_000;
 
 /** All files of a release with its manifest; none when something stops it. */
-async function release({ brand, version, kept = new Map() }: { brand: Brand; version?: string; kept?: KeptFiles }): Promise<{
+async function release({ brand, version, kept = new Map() }: { brand: Brand; version?: string; kept?: StoredFiles }): Promise<{
   readonly stops: string | null;
   readonly files: readonly WrittenFile[];
   readonly manifest: readonly ManifestEntry[];

@@ -43,11 +43,11 @@ export interface WriterLimits {
  */
 export class Writer {
   private readonly pool: Pool;
-  private readonly way = bounded(PROCESSES, MOST_WAITING, BUSY);
-  /** One way for each brand that has something to be written, so that no brand keeps the others from writing. */
-  private readonly ways = new Map<string, { way: ReturnType<typeof bounded>; users: number }>();
+  private readonly queue = bounded(PROCESSES, MOST_WAITING, BUSY);
+  /** One queue for each brand that has something to be written, so that no brand keeps the others from writing. */
+  private readonly queues = new Map<string, { queue: ReturnType<typeof bounded>; users: number }>();
   /** By what was asked of which change. Whoever asks for what is under way waits for the same. */
-  private readonly kept = new LRUCache<string, { result: unknown }, () => Promise<unknown>>({
+  private readonly answers = new LRUCache<string, { result: unknown }, () => Promise<unknown>>({
     maxSize: KEPT_BYTES,
     sizeCalculation: ({ result }) => bytesOf(result),
     ignoreFetchAbort: true,
@@ -85,7 +85,7 @@ export class Writer {
     { late, onShare }: { late?: () => Promise<Partial<Asked<Name>>>; onShare?: (share: number) => void } = {},
   ): Promise<Result<Name>> {
     const write = () => this.inTurn(brand.id, async () => this.run(name, { brand, ...more, ...(await late?.()) }, onShare));
-    const { result } = await this.kept.forceFetch(JSON.stringify([name, brand.id, seq, more]), { context: write });
+    const { result } = await this.answers.forceFetch(JSON.stringify([name, brand.id, seq, more]), { context: write });
     return result as Result<Name>;
   }
 
@@ -100,15 +100,15 @@ export class Writer {
   }
 
   private async inTurn<T>(brand: string, work: () => Promise<T>): Promise<T> {
-    const mine = this.ways.get(brand) ?? { way: bounded(1, MOST_OF_A_BRAND, BUSY), users: 0 };
-    this.ways.set(brand, mine);
+    const mine = this.queues.get(brand) ?? { queue: bounded(1, MOST_OF_A_BRAND, BUSY), users: 0 };
+    this.queues.set(brand, mine);
     mine.users++;
     metrics().waitingWrites.inc();
     try {
-      return await mine.way(() => this.way(work));
+      return await mine.queue(() => this.queue(work));
     } finally {
       metrics().waitingWrites.dec();
-      if (--mine.users === 0) this.ways.delete(brand);
+      if (--mine.users === 0) this.queues.delete(brand);
     }
   }
 

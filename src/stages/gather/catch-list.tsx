@@ -1,4 +1,4 @@
-import type { DoubtKind } from '@/core/intake/reading';
+import type { DoubtKind } from '@/core/intake/intake';
 import {
   closestCenter,
   DndContext,

@@ -4,7 +4,7 @@ import { uniqueNames } from '@/core/base/unique-names';
 import { inkOn } from '@/core/colour/contrast';
 import { readColour } from '@/core/colour/read';
 import { catchOf } from '@/core/intake/catch';
-import { certain, readingOf, taken } from '@/core/intake/reading';
+import { certain, intakeOf, taken } from '@/core/intake/intake';
 import type { Mood } from '@/core/palette/generate';
 import { inMood, insertAt, keepAt, PLACES, resize, rollAgain, type RollSheet, type Strip } from '@/core/palette/roll-sheet';
 import { earlierIn, useCatch } from '@/ui/store/catch-store';
@@ -37,7 +37,7 @@ export function Generator() {
   const take = (source: string, name: string, colours: readonly string[]) => {
     const entries = colours.map((colour, n) => taken(certain(colour), { line: n + 1, text: `place ${n + 1}` }));
     useCatch.getState().append(source, {
-      lines: catchOf(readingOf('generated', [{ name, kind: 'loose', entries }]), earlierIn(lines)),
+      lines: catchOf(intakeOf('generated', [{ name, kind: 'loose', entries }]), earlierIn(lines)),
       problems: [],
     });
   };

@@ -1,5 +1,5 @@
 import type { PaletteOrigin } from '@/core/brand/document/palette-shape';
-import { tidyName } from '@/core/intake/reading';
+import { tidyName } from '@/core/intake/intake';
 import { useCatch } from '@/ui/store/catch-store';
 import { tell } from '@/ui/notices';
 import { request } from '@/ui/asked/request';

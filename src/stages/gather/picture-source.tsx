@@ -2,7 +2,7 @@ import { Button } from '@chakra-ui/react';
 import { useEffect, useMemo, useState } from 'react';
 import { catchOf } from '@/core/intake/catch';
 import { extractedEntry, FIRST_LOOK } from '@/core/intake/pictures/picture';
-import { certain, nameOfFile, readingOf, taken, type EntryParts } from '@/core/intake/reading';
+import { certain, nameOfFile, intakeOf, taken, type EntryParts } from '@/core/intake/intake';
 import type { Area } from '@/core/image/pixels';
 import { relatedSets } from '@/core/palette/related';
 import { useCatch } from '@/ui/store/catch-store';
@@ -50,7 +50,7 @@ export function PictureSource({ picture }: { picture: OpenedPicture }) {
       (set === FOUND || !chosen
         ? samples.map(({ colour, text }, at) => taken(colour, { line: at + 1, text }))
         : chosen.colours.map((colour, at) => taken(certain(colour), { line: at + 1, text: `${chosen.label}: ${colour}` })));
-    const reading = readingOf('picture', [{ name: title, kind: 'loose', entries }]);
+    const reading = intakeOf('picture', [{ name: title, kind: 'loose', entries }]);
     replace(picture.file.name, { lines: catchOf(reading), problems: [], picture: picture.file });
   }, [exact, samples, sets, set, title, picture, replace]);
 

@@ -8,7 +8,7 @@ import { swatchesOf } from '@/core/brand/reading/resolve';
 import { inkOn } from '@/core/colour/contrast';
 import { readColour } from '@/core/colour/read';
 import { catchOf } from '@/core/intake/catch';
-import { readingOf, certain, taken } from '@/core/intake/reading';
+import { intakeOf, certain, taken } from '@/core/intake/intake';
 import { searchShelf, type ShelfFind, type ShelfQuery } from '@/core/shelf/search';
 import { useBrand, useMayEdit } from '@/ui/store/brand-context';
 import { useCatch } from '@/ui/store/catch-store';
@@ -56,7 +56,7 @@ export function Shelf() {
     const entries = palette.colours.map(({ name, value, row }, at) =>
       taken(certain(value), { name, line: at + 1, ...(row !== undefined && { row }) }),
     );
-    const reading = readingOf('shelf', [{ name: palette.name, kind: BRAND_KIND[palette.kind], entries }]);
+    const reading = intakeOf('shelf', [{ name: palette.name, kind: BRAND_KIND[palette.kind], entries }]);
     replace('the shelf', {
       lines: catchOf(reading),
       problems: [],

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { EntryParts } from '@/core/intake/reading';
+import type { EntryParts } from '@/core/intake/intake';
 import type { Extracted, Wanted } from '@/core/image/extract';
 import type { Pixels } from '@/core/image/pixels';
 import { OpenPicture } from '@/workers/picture';

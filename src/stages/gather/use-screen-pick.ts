@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { catchOf } from '@/core/intake/catch';
-import { readingOf, certain, taken } from '@/core/intake/reading';
+import { intakeOf, certain, taken } from '@/core/intake/intake';
 import { earlierIn, useCatch } from '@/ui/store/catch-store';
 import { isTyping } from '@/ui/keys/typing';
 
@@ -26,7 +26,7 @@ export function useScreenPick() {
         const { lines, append } = useCatch.getState();
         const entry = taken(certain(sRGBHex.toLowerCase()), { line: lines.length + 1 });
         append('the screen', {
-          lines: catchOf(readingOf('screen', [{ name: 'Picked', kind: 'loose', entries: [entry] }]), earlierIn(lines)),
+          lines: catchOf(intakeOf('screen', [{ name: 'Picked', kind: 'loose', entries: [entry] }]), earlierIn(lines)),
           problems: [],
         });
       }

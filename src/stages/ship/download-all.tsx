@@ -3,7 +3,7 @@ import { Button } from '@chakra-ui/react';
 import { useState } from 'react';
 import { useBrandStore, useBrand } from '@/ui/store/brand-context';
 import { download } from '@/ui/download';
-import { keptFiles } from '@/ui/asked/kept-files';
+import { storedFiles } from '@/ui/asked/kept-files';
 import { tell } from '@/ui/notices';
 import { packAll } from '@/workers/shipper';
 
@@ -18,7 +18,7 @@ export function DownloadAll() {
     const show = (share: number) => setWork({ stopper, share });
     show(0);
     try {
-      const { zip, problem } = await packAll(brand, await keptFiles(brand), show, stopper.signal);
+      const { zip, problem } = await packAll(brand, await storedFiles(brand), show, stopper.signal);
       if (zip) download(`${slug(brand.name)}.zip`, 'application/zip', zip);
       else tell(`Nothing was packed: ${problem}`);
     } catch (error) {

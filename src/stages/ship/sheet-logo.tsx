@@ -1,6 +1,6 @@
 import { Button } from '@chakra-ui/react';
 import { useRef } from 'react';
-import { tidyName } from '@/core/intake/reading';
+import { tidyName } from '@/core/intake/intake';
 import { useBrand, useMayEdit } from '@/ui/store/brand-context';
 import { tell } from '@/ui/notices';
 import { request } from '@/ui/asked/request';

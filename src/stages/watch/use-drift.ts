@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { ManifestEntry } from '@/core/release/bundle';
 import { useBrand, useBrandStore } from '@/ui/store/brand-context';
-import { keptFiles } from '@/ui/asked/kept-files';
+import { storedFiles } from '@/ui/asked/kept-files';
 import { request } from '@/ui/asked/request';
 import { compareDelivered } from '@/workers/drift';
 import type { ShownFile } from '@/workers/drift.worker';
@@ -43,7 +43,7 @@ export function useDrift() {
     setShare(0);
     try {
       const { brand } = store.getState().replica;
-      const [kept, older] = await Promise.all([keptFiles(brand), olderFiles(store.getState().id)]);
+      const [kept, older] = await Promise.all([storedFiles(brand), olderFiles(store.getState().id)]);
       const found = await compareDelivered(
         brand,
         kept,

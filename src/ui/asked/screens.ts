@@ -4,7 +4,7 @@ import { useBrand } from '../store/brand-context';
 import { tell } from '../notices';
 import { request } from './request';
 
-interface Told {
+interface Answer {
   readonly screens: readonly Screen[];
   readonly figures: readonly Figure[];
 }
@@ -18,7 +18,7 @@ export function useScreens() {
   }));
   const { data, isError } = useQuery({
     queryKey: ['screens', id, news, newest],
-    queryFn: () => request<Told>(`/api/brands/${id}/screens`),
+    queryFn: () => request<Answer>(`/api/brands/${id}/screens`),
     placeholderData: (earlier) => earlier,
   });
   return { isError, isKnown: data !== undefined, screens: data?.screens ?? [], figures: data?.figures ?? [] };

@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import type { Brand } from '@/core/brand/document/document';
 import {
   OPEN_RULE,
-  standingApprovals,
+  countingApprovals,
   unseenSince,
   verdictsOf,
   type ReleaseRule,
@@ -14,7 +14,7 @@ import { useBrand } from '../store/brand-context';
 import { tell } from '../notices';
 import { request } from './request';
 
-interface Told {
+interface Answer {
   readonly rule: ReleaseRule;
   readonly signOffs: readonly SignOff[];
 }
@@ -28,7 +28,7 @@ export function useSignOffs() {
   }));
   const { data, isError } = useQuery({
     queryKey: ['sign-offs', id, news, newest],
-    queryFn: () => request<Told>(`/api/brands/${id}/sign-offs`),
+    queryFn: () => request<Answer>(`/api/brands/${id}/sign-offs`),
     placeholderData: (earlier) => earlier,
   });
   const signOffs = data?.signOffs ?? [];
@@ -96,7 +96,7 @@ export function useVerdicts(open: SignOff | null): {
         const seen = then.get(remark.seq);
         return { remark, unseen: seen ? unseenSince(seen, brand) : null };
       }),
-      approvals: open ? standingApprovals(open, (seq) => then.get(seq), brand) : [],
+      approvals: open ? countingApprovals(open, (seq) => then.get(seq), brand) : [],
     };
   }, [last, seqs, documents, open, brand]);
 }

@@ -6,7 +6,7 @@ import { labOf } from '@/core/colour/lab';
 import { coloursOf } from './colours-of';
 import css from './changes.module.css';
 
-const LISTED = 60;
+const MOST_SHOWN = 60;
 
 interface ChangeListProps {
   /** Null before the first release. */
@@ -22,7 +22,7 @@ export function ChangeList({ before, after, theme, differences }: ChangeListProp
   const [then, now] = useMemo(() => [before && coloursOf(before, theme), coloursOf(after, theme)], [before, after, theme]);
   return (
     <ul className={css.list} aria-label="Changes" tabIndex={0}>
-      {differences.slice(0, LISTED).map(({ id, kind, name, was, what, effect }) => (
+      {differences.slice(0, MOST_SHOWN).map(({ id, kind, name, was, what, effect }) => (
         <li key={id}>
           <span>{kind}</span>
           <Patches before={then?.(id) ?? null} after={now(id)} />
@@ -35,7 +35,7 @@ export function ChangeList({ before, after, theme, differences }: ChangeListProp
           {effect && <em>{effect}</em>}
         </li>
       ))}
-      {differences.length > LISTED && <li>and {differences.length - LISTED} more</li>}
+      {differences.length > MOST_SHOWN && <li>and {differences.length - MOST_SHOWN} more</li>}
     </ul>
   );
 }

@@ -21,11 +21,11 @@ export interface ChartData {
   readonly sums: Sums;
 }
 
-interface Kept extends ChartData {
+interface KeptData extends ChartData {
   readonly open: OpenData;
 }
 
-async function readTable({ fields }: Brand, name: string | null, bytes: Uint8Array): Promise<Kept | null> {
+async function readTable({ fields }: Brand, name: string | null, bytes: Uint8Array): Promise<KeptData | null> {
   const known = fields.map((field) => ({ name: field.name, values: field.values.map(({ text }) => text) }));
   const open = new OpenData();
   const shown = await open.open(name ?? 'The data', bytes, known);
@@ -38,12 +38,12 @@ async function readTable({ fields }: Brand, name: string | null, bytes: Uint8Arr
 }
 
 /** The table in use, for as long as the stage is open: every view that draws charts draws the same data. */
-const useKept = create<{ readonly data: Kept | null }>()(() => ({ data: null }));
+const useKept = create<{ readonly data: KeptData | null }>()(() => ({ data: null }));
 
 /** Counts the openings of the stage: what was still being read for an earlier one is let go. */
 let opening = 0;
 
-function keep(data: Kept | null, of: number): void {
+function keep(data: KeptData | null, of: number): void {
   if (of !== opening) return data?.open.close();
   if (!data) return;
   useKept.getState().data?.open.close();

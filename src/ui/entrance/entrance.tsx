@@ -2,11 +2,11 @@
 
 import { Button } from '@chakra-ui/react';
 import type { FormEvent } from 'react';
-import type { Role } from '@/core/brand/roles';
+import type { PersonRole } from '@/core/brand/roles';
 import { EntranceFrame, Line, useEntering } from './entrance-frame';
 import css from './entrance.module.css';
 
-const WORDS: Record<Role, string> = {
+const WORDS: Record<PersonRole, string> = {
   owner: 'edits, releases, decides who may',
   editor: 'edits and releases',
   reviewer: 'looks and reviews',
@@ -14,7 +14,7 @@ const WORDS: Record<Role, string> = {
 };
 
 interface EntranceProps {
-  demoPeople: { id: string; name: string; role: Role }[];
+  demoPeople: { id: string; name: string; role: PersonRole }[];
   first: boolean;
   /** What the organisation's own provider of sign-in is called; null where there is none. */
   provider: string | null;

@@ -3,7 +3,7 @@
 import { Button } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
-import type { Role } from '@/core/brand/roles';
+import type { PersonRole } from '@/core/brand/roles';
 import { EntranceFrame, Line, useEntering } from './entrance-frame';
 import { request } from '../asked/request';
 import css from './entrance.module.css';
@@ -11,7 +11,7 @@ import css from './entrance.module.css';
 interface InvitedTo {
   readonly organisation: string;
   readonly brand: string | null;
-  readonly role: Role;
+  readonly role: PersonRole;
   /** Who is signed in here; null for nobody. */
   readonly you: string | null;
 }

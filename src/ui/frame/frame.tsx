@@ -23,7 +23,7 @@ import { useAddPalette } from './use-add-palette';
 import { SwatchDrag } from './swatch-drag';
 import { useCaught } from './use-caught';
 import { useFocusKept } from './use-focus-kept';
-import { useHeld } from './use-held';
+import { usePresence } from './use-presence';
 import { useReleaseReminder } from './use-release-reminder';
 import { SURROUNDS, type Surround } from './surrounds';
 import css from './frame.module.css';
@@ -51,7 +51,7 @@ export function Frame({ surround, guideHidden, children }: { surround: Surround;
   useFocusKept();
   useFindingsKept();
   useReleaseReminder();
-  useHeld();
+  usePresence();
   useSwatchOfAddress();
   const [keysShown, setKeysShown] = useState(false);
   const nextSurround = () => {

@@ -10,7 +10,7 @@ import { wantedBy, type ReleaseRule } from '@/core/release/sign-off';
 import { nextVersion, proposedStep, VERSION_STEPS, type VersionStep } from '@/core/release/version';
 import { useBrand } from '../store/brand-context';
 import { waitingCount, type Released } from '../store/brand-state';
-import { keptFiles } from '../asked/kept-files';
+import { storedFiles } from '../asked/kept-files';
 import { tell } from '../notices';
 import { useFindingsSince } from '../asked/findings';
 import { useReleases } from '../asked/releases';
@@ -57,7 +57,7 @@ export function ReleaseDialog() {
     if (!open) return;
     let current = true;
     const write = async () => {
-      const [{ bundle }, hosts] = await Promise.all([import('@/core/release/bundle'), keptFiles(brand)]);
+      const [{ bundle }, hosts] = await Promise.all([import('@/core/release/bundle'), storedFiles(brand)]);
       const written = await bundle(brand, hosts);
       if (current) setTrial(written);
     };

@@ -9,7 +9,7 @@ import changes from '../changes/changes.module.css';
 import { sinceThen } from '../changes/since-then';
 import type { useFindingsSince } from '../asked/findings';
 
-const LISTED = 8;
+const MOST_SHOWN = 8;
 
 /** What the rules find now and did not find in the last release, and what they no longer find. */
 export function FindingsSince({ since: { data, isError } }: { since: ReturnType<typeof useFindingsSince> }) {
@@ -19,24 +19,24 @@ export function FindingsSince({ since: { data, isError } }: { since: ReturnType<
   if (came.length + went.length === 0) return <p>Nothing is found now that was not found before, and nothing is gone.</p>;
   return (
     <ul className={changes.list} aria-label="Findings since the last release" tabIndex={0}>
-      <Told list={came} word="new" />
-      <Told list={went} word="gone" />
+      <FindingNames list={came} word="new" />
+      <FindingNames list={went} word="gone" />
     </ul>
   );
 }
 
-function Told({ list, word }: { list: readonly Finding[]; word: 'new' | 'gone' }) {
+function FindingNames({ list, word }: { list: readonly Finding[]; word: 'new' | 'gone' }) {
   return (
     <>
-      {list.slice(0, LISTED).map((finding) => (
+      {list.slice(0, MOST_SHOWN).map((finding) => (
         <li key={findingKey(finding)} data-finding={word}>
           <span>{word}</span>
           <b>{finding.message}</b>
         </li>
       ))}
-      {list.length > LISTED && (
+      {list.length > MOST_SHOWN && (
         <li>
-          and {list.length - LISTED} more {word}
+          and {list.length - MOST_SHOWN} more {word}
         </li>
       )}
     </>

@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 import { z } from 'zod';
 import { catchOf } from '@/core/intake/catch';
 import { CaughtColours } from '@/core/intake/caught-colours';
-import { certain, readingOf, taken } from '@/core/intake/reading';
+import { certain, intakeOf, taken } from '@/core/intake/intake';
 import { useBrand } from '../store/brand-context';
 import { earlierIn, useCatch } from '../store/catch-store';
 import { tell } from '../notices';
@@ -25,7 +25,7 @@ export function useCaught(): void {
         arrive(sending);
         if (page === pageId()) continue;
         const entries = colours.map(({ name, value }, at) => taken(certain(value), { name, line: at + 1 }));
-        const reading = readingOf('sent', [{ name: source, kind: 'loose', entries }]);
+        const reading = intakeOf('sent', [{ name: source, kind: 'loose', entries }]);
         append(source, { lines: catchOf(reading, earlierIn(lines)), problems: [] });
         tell(
           `${colours.length} ${colours.length === 1 ? 'colour' : 'colours'} of ${source} came from your other page; they are in the catch.`,

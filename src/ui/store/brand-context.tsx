@@ -48,6 +48,6 @@ export function useMayEdit(): boolean {
 /** Names of the others who have chosen this swatch or token just now. */
 export function useHolders(entity: string): readonly string[] {
   return useBrand(({ here, person }) =>
-    here.filter(({ id, held }) => id !== person.id && held.includes(entity)).map(({ name }) => name),
+    here.filter(({ id, chosen }) => id !== person.id && chosen.includes(entity)).map(({ name }) => name),
   );
 }

@@ -3,14 +3,14 @@ import type { Command } from '@/core/brand/commands/commands';
 import type { Brand } from '@/core/brand/document/document';
 import type { Overtaken } from '@/core/brand/history/overtaken';
 import type { Pending, Replica } from '@/core/brand/commands/replica';
-import type { Role } from '@/core/brand/roles';
+import type { PersonRole } from '@/core/brand/roles';
 
 /** What the server gives a page to begin with. */
 export interface Opening {
   readonly brand: Brand;
   readonly seq: number;
   readonly release: Released | null;
-  readonly role: Role;
+  readonly role: PersonRole;
   readonly person: { readonly id: string; readonly name: string };
   /** The organisation that the brand belongs to; null for guests, who do not. */
   readonly organisation: string | null;
@@ -42,7 +42,7 @@ export interface Conflict {
 
 export interface BrandState {
   readonly id: string;
-  readonly role: Role;
+  readonly role: PersonRole;
   readonly person: Opening['person'];
   readonly organisation: string | null;
   readonly archived: boolean;
@@ -53,7 +53,7 @@ export interface BrandState {
   /** Keys of edits the server has taken in but not yet told back. */
   readonly acknowledged: ReadonlySet<string>;
   /** Edits an earlier page left on disk. They are not shown until the server has taken them in. */
-  readonly kept: readonly Pending[];
+  readonly leftOnDisk: readonly Pending[];
   readonly connected: boolean;
   /** When the first change was made that no release brought out, as the page was opened. */
   readonly waitingSince: string | null;
@@ -64,7 +64,7 @@ export interface BrandState {
   /** Who last touched an entity from another page, and when. */
   readonly touched: ReadonlyMap<string, { readonly by: string; readonly at: string }>;
   /** Who has a page of the brand open, oneself among them, with the swatches and tokens that they have chosen. */
-  readonly here: readonly { readonly id: string; readonly name: string; readonly held: readonly string[] }[];
+  readonly here: readonly { readonly id: string; readonly name: string; readonly chosen: readonly string[] }[];
   /** How often colours were sent by this person's other pages. */
   readonly caught: number;
   /** How often something was said in a review, or asked for, or decided about what a release wants. */
@@ -99,5 +99,5 @@ export type BrandStore = StoreApi<BrandState>;
 
 /** The number of edits only this browser has. */
 export function waitingCount(state: BrandState): number {
-  return state.kept.length + state.replica.pending.filter(({ key }) => !state.acknowledged.has(key)).length;
+  return state.leftOnDisk.length + state.replica.pending.filter(({ key }) => !state.acknowledged.has(key)).length;
 }

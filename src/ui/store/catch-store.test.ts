@@ -1,10 +1,10 @@
 import { catchOf } from '@/core/intake/catch';
-import { certain, doubt, readingOf, taken } from '@/core/intake/reading';
+import { certain, doubt, intakeOf, taken } from '@/core/intake/intake';
 import { useCatch } from './catch-store';
 
 const found = (...codes: string[]) => ({
   lines: catchOf(
-    readingOf('x', [{ name: 'P', kind: 'loose', entries: codes.map((css, at) => taken(certain(css), { line: at + 1 })) }]),
+    intakeOf('x', [{ name: 'P', kind: 'loose', entries: codes.map((css, at) => taken(certain(css), { line: at + 1 })) }]),
   ),
   problems: [],
 });
@@ -45,7 +45,7 @@ test('lines are ticked and unticked, one or many', () => {
 test('a line goes where it is dragged, into that group; ticks, names and routes follow the lines', () => {
   const two = {
     lines: catchOf(
-      readingOf(
+      intakeOf(
         'x',
         ['P', 'Q'].map((name) => ({
           name,
@@ -98,7 +98,7 @@ test('the text stays as it was typed while its colours come and go', () => {
 test('an ambiguous code is read the other way, and back', () => {
   const other = certain('#801f6f78');
   const entry = taken(certain('#1f6f7880'), { line: 1, doubts: [doubt('ambiguous', 'Either.')], other });
-  state().replace('a', { lines: catchOf(readingOf('x', [{ name: 'P', kind: 'loose', entries: [entry] }])), problems: [] });
+  state().replace('a', { lines: catchOf(intakeOf('x', [{ name: 'P', kind: 'loose', entries: [entry] }])), problems: [] });
   state().readOtherwise(0);
   const [line] = state().lines;
   expect([line!.colour!.css, line!.colour!.hex, line!.other!.css]).toEqual(['#801f6f78', '#801f6f', '#1f6f7880']);

@@ -1,4 +1,4 @@
-import { keptCommand } from '@/core/brand/commands/commands';
+import { storedCommand } from '@/core/brand/commands/commands';
 import type { Pending } from '@/core/brand/commands/replica';
 import { COMMAND_VERSION } from '@/core/brand/document/versions';
 import { z } from 'zod';
@@ -33,7 +33,7 @@ export class QueueStorage {
     let unreadable = 0;
     for (const name of Object.keys(localStorage).filter((key) => key.startsWith(this.prefix))) {
       const entry = Entry.safeParse(parsed(localStorage.getItem(name)!));
-      const command = entry.success && keptCommand(entry.data.command, entry.data.version);
+      const command = entry.success && storedCommand(entry.data.command, entry.data.version);
       if (command && command.success)
         found.push({ order: entry.data.order, pending: { key: name.slice(this.prefix.length), command: command.data } });
       else unreadable++;

@@ -188,13 +188,13 @@ export type Command = z.infer<typeof Command>;
  * @returns the command, or the sentence that refuses it
  */
 export function readyToSend(command: Command): Command | string {
-  const parsed = keptCommand(JSON.parse(JSON.stringify(command)), COMMAND_VERSION);
+  const parsed = storedCommand(JSON.parse(JSON.stringify(command)), COMMAND_VERSION);
   return parsed.success ? parsed.data : firstIssue(parsed.error);
 }
 
 /**
  * A command as it was kept or sent, by this version or an earlier one.
  */
-export function keptCommand(data: unknown, version: number): z.ZodSafeParseResult<Command> {
+export function storedCommand(data: unknown, version: number): z.ZodSafeParseResult<Command> {
   return Command.safeParse(upgraded(data, version, COMMAND_UPGRADES), { error: sayWhere('The command is') });
 }

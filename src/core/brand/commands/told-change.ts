@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { keptCommand, type Command } from './commands';
+import { storedCommand, type Command } from './commands';
 
 /** A change as every page is told of it: with who made it, and when. */
 export interface ToldChange {
@@ -27,6 +27,6 @@ const Frame = z.object({
 export function readToldChange(data: unknown): ToldChange | null {
   const frame = Frame.safeParse(data);
   if (!frame.success) return null;
-  const command = keptCommand(frame.data.command, frame.data.version);
+  const command = storedCommand(frame.data.command, frame.data.version);
   return command.success ? { ...frame.data, command: command.data } : null;
 }

@@ -218,16 +218,16 @@ function stillUsed(before: Brand, brand: Brand, { reference: { to } }: Extract<P
     const pinned = `${pinnedValue(entity, reference)} of ${labelOf('field', entity)}`;
     return `${labelOf(to, first)} cannot go while ${pinned} is pinned to it. Unpin it first.`;
   }
-  if (to === 'token') return `${labelOf(to, first)} cannot go while ${listed(named, 'uses', 'use')} it. Unlink first.`;
+  if (to === 'token') return `${labelOf(to, first)} cannot go while ${namesInWords(named, 'uses', 'use')} it. Unlink first.`;
   const what = gone.length === 1 ? labelOf(to, first) : `These ${KINDS[to].many}`;
-  return `${what} cannot go while ${listed(users, 'points', 'point')} there. Unlink first.`;
+  return `${what} cannot go while ${namesInWords(users, 'points', 'point')} there. Unlink first.`;
 }
 
 function pinnedValue(entity: Entity, { path }: Reference): string {
   return (entity as Entity & { values: { text: string }[] }).values[path[1] as number]!.text;
 }
 
-function listed(users: readonly User[], one: string, many: string): string {
+function namesInWords(users: readonly User[], one: string, many: string): string {
   const names = [...new Set(users.map(({ kind, entity }) => labelOf(kind, entity)))];
   const more = names.length - 3;
   return `${names.slice(0, 3).join(', ')}${more > 0 ? ` and ${more} more` : ''} ${names.length === 1 ? one : many}`;

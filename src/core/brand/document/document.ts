@@ -20,14 +20,14 @@ export type Brand = z.infer<typeof Brand>;
 const CIRCLE = { circle: true } as const;
 
 /** A brand as it was kept, by this version or an earlier one. */
-export const KeptBrand = z.preprocess(
+export const StoredBrand = z.preprocess(
   (data) => upgraded(data, (data as { version?: unknown } | null)?.version, BRAND_UPGRADES),
   Brand,
 );
 
 /** A brand that is as it should be but for tokens that lead in a circle; null for any other data. To be looked at, and not to be edited. */
 export function brandWithCircles(data: unknown): Brand | null {
-  const parsed = KeptBrand.safeParse(data);
+  const parsed = StoredBrand.safeParse(data);
   if (parsed.success) return parsed.data;
   const isCircle = (issue: z.core.$ZodIssue) => issue.code === 'custom' && issue.params === CIRCLE;
   if (!parsed.error.issues.every(isCircle)) return null;

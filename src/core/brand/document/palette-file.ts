@@ -14,7 +14,7 @@ export const PaletteFile = z.strictObject({
   swatches: z.array(Swatch.omit({ id: true, settled: true })).max(20_000),
 });
 /** A palette file as it was saved, by this version or the first, which knew a maker without a link. */
-export const KeptPaletteFile = z.preprocess(
+export const StoredPaletteFile = z.preprocess(
   (data) =>
     upgraded(data, (data as { version?: unknown } | null)?.version, {
       1: ({ maker, ...file }) => ({ ...file, ...(maker !== '' && { maker: { name: maker } }), version: 2 }),

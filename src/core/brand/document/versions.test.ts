@@ -1,22 +1,22 @@
 import { createHash } from 'node:crypto';
 import { z } from 'zod';
 import { Command } from '../commands/commands';
-import { brandJsonSchema, emptyBrand, KeptBrand } from './document';
+import { brandJsonSchema, emptyBrand, StoredBrand } from './document';
 import { BRAND_UPGRADES, BRAND_VERSION, COMMAND_UPGRADES, COMMAND_VERSION, upgraded } from './versions';
 
 const { fields, carried, grafts, art, acceptances, ...first } = { ...emptyBrand('b', 'Few'), version: 1 };
 
 test('a brand of the first version, which knew neither data fields nor carried values nor grafts, is read as one of today', () => {
-  expect(KeptBrand.parse(first)).toEqual({ ...first, version: BRAND_VERSION, fields, carried, grafts, art, acceptances });
-  expect(KeptBrand.parse({ ...first, carried: [{ path: ['x'], json: '1', before: null }] }).carried).toHaveLength(1);
+  expect(StoredBrand.parse(first)).toEqual({ ...first, version: BRAND_VERSION, fields, carried, grafts, art, acceptances });
+  expect(StoredBrand.parse({ ...first, carried: [{ path: ['x'], json: '1', before: null }] }).carried).toHaveLength(1);
 });
 
 test('a brand of a later version, or of none, is refused with a sentence', () => {
-  const sentence = (version: unknown) => KeptBrand.safeParse({ ...emptyBrand('b', 'Few'), version }).error?.issues[0]?.message;
+  const sentence = (version: unknown) => StoredBrand.safeParse({ ...emptyBrand('b', 'Few'), version }).error?.issues[0]?.message;
   expect(sentence(9)).toBe('This brand is of version 9, and up to 8 can be read here; take a newer Breakwater.');
   for (const version of [undefined, 0, -1, '1x', null])
     expect(sentence(version)).toBe('A brand says its version, a number from 1 to 8.');
-  for (const data of [null, 7, 'text', []]) expect(KeptBrand.safeParse(data).success).toBe(false);
+  for (const data of [null, 7, 'text', []]) expect(StoredBrand.safeParse(data).success).toBe(false);
 });
 
 test('versions are gone through one by one, from any', () => {

@@ -35,27 +35,27 @@ export function compareBrands(then: Brand | null, now: Brand): Difference[] {
   const difference = differenceOf(then, now);
   const reordered = difference.orders.filter((order) => isReordered(then, now, order));
   return [
-    ...fieldsTold(then, now, difference),
-    ...ordersTold(then, now, reordered),
-    ...KIND_NAMES.flatMap((kind) => entitiesTold(then, now, difference, reordered, kind)),
-    ...difference.removed.map(({ kind: what, entity }) => told('removed', what, entity)),
+    ...fieldDifferences(then, now, difference),
+    ...orderDifferences(then, now, reordered),
+    ...KIND_NAMES.flatMap((kind) => entityDifferences(then, now, difference, reordered, kind)),
+    ...difference.removed.map(({ kind: what, entity }) => differenceIn('removed', what, entity)),
   ];
 }
 
-function told(kind: Difference['kind'], what: KindName, entity: Entity): Difference {
+function differenceIn(kind: Difference['kind'], what: KindName, entity: Entity): Difference {
   return { id: entity.id, kind, what, name: labelOf(what, entity) };
 }
 
 function newBrand(now: Brand): Difference[] {
   const own = { id: fieldId('name'), kind: 'added', what: 'brand', name: now.name } as const;
-  return [own, ...KIND_NAMES.flatMap((kind) => entitiesOf(now, kind).map((entity) => told('added', kind, entity)))];
+  return [own, ...KIND_NAMES.flatMap((kind) => entitiesOf(now, kind).map((entity) => differenceIn('added', kind, entity)))];
 }
 
 /** What a field of the brand, and the order of a list, are known by among the differences; no entity has such an id. */
 export const fieldId = (name: FieldName) => `brand.${name}`;
 export const orderId = (kind: KindName) => `order.${kind}`;
 
-function fieldsTold(then: Brand, now: Brand, { fields: { set, was } }: BrandDifference): Difference[] {
+function fieldDifferences(then: Brand, now: Brand, { fields: { set, was } }: BrandDifference): Difference[] {
   return FIELD_NAMES.filter((name) => name in set).map((name) => {
     if (name === 'name') return { id: fieldId(name), kind: 'renamed', what: 'brand', name: now.name, was: then.name };
     const kind = was[name] === null ? 'added' : set[name] === null ? 'removed' : 'changed';
@@ -69,7 +69,7 @@ function isReordered(then: Brand, now: Brand, { kind, was, now: is }: Order): bo
   return was.filter((id) => here.has(id)).join() !== is.filter((id) => old.has(id)).join();
 }
 
-function ordersTold(then: Brand, now: Brand, reordered: readonly Order[]): Difference[] {
+function orderDifferences(then: Brand, now: Brand, reordered: readonly Order[]): Difference[] {
   return KIND_NAMES.filter((kind) => !KINDS[kind].within).flatMap((kind): Difference[] => {
     const [old, here] = [listOf(then, kind), listOf(now, kind)];
     const isOther = KINDS[kind].firstCounts && old[0]!.id !== here[0]!.id;
@@ -91,7 +91,7 @@ function namesOf(kind: KindName, list: readonly Entity[]): string {
   );
 }
 
-function entitiesTold(
+function entityDifferences(
   then: Brand,
   now: Brand,
   difference: BrandDifference,
@@ -105,7 +105,7 @@ function entitiesTold(
     reordered.flatMap(({ kind: held, of }) => (of !== null && KINDS[held].within === kind ? [[of, held]] : [])),
   );
   return entitiesOf(now, kind).flatMap((entity): Difference[] => {
-    if (added.has(entity.id)) return [told('added', kind, entity)];
+    if (added.has(entity.id)) return [differenceIn('added', kind, entity)];
     const edit = edited.get(entity.id);
     const fields = edit ? Object.keys(edit.set).filter((name) => name !== 'values' || areOther(then, now, edit)) : [];
     const held = lists.get(entity.id);
@@ -113,7 +113,7 @@ function entitiesTold(
     const isOther = held !== undefined || fields.some((name) => name !== label);
     return [
       {
-        ...told(isOther ? 'changed' : 'renamed', kind, entity),
+        ...differenceIn(isOther ? 'changed' : 'renamed', kind, entity),
         ...(fields.includes(label) && { was: String(edit!.was[label]) }),
         ...(held !== undefined && { effect: `Its ${KINDS[held].many} stand otherwise. ${KINDS[held].order([], [])}` }),
       },

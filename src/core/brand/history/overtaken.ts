@@ -70,7 +70,7 @@ export function conflictsOf(brand: Brand, command: Command): Overtaken[] {
     if (!entity || edit.was?.[field] === undefined) return [];
     const now = foundBy(edit, entity)[field];
     const isFree = canonical(now) === canonical(edit.was[field]) || canonical(now) === canonical(value);
-    return isFree ? [] : [told(brand, edit, field, now, value)];
+    return isFree ? [] : [overtakenField(brand, edit, field, now, value)];
   });
 }
 
@@ -79,11 +79,11 @@ export function overtakenBy(brand: Brand, earlier: Command, later: Command): Ove
   const set = new Map(fieldEdits(later).map((edit) => [edit.key, edit.value]));
   return fieldEdits(earlier).flatMap(({ key, edit, field, value }): Overtaken[] => {
     if (!set.has(key) || canonical(set.get(key)) === canonical(value) || !entityOf(brand, edit)) return [];
-    return [told(brand, edit, field, set.get(key), value)];
+    return [overtakenField(brand, edit, field, set.get(key), value)];
   });
 }
 
-function told(brand: Brand, edit: EditStep, field: string, theirs: unknown, mine: unknown): Overtaken {
+function overtakenField(brand: Brand, edit: EditStep, field: string, theirs: unknown, mine: unknown): Overtaken {
   const theme = edit.record === 'values' ? field : '';
   return {
     what: whatIs(brand, edit, field),

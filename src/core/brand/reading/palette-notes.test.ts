@@ -6,7 +6,7 @@ import { takeTokens } from '../../intake/tokens/take-tokens';
 import { compareTokens } from '../../intake/tokens/compare-tokens';
 import { readTokenFiles } from '../../intake/tokens/token-files';
 import { FORMATS, writeDestination } from '../../formats/registry';
-import { KeptBrand, type Brand } from '../document/document';
+import { StoredBrand, type Brand } from '../document/document';
 import { PaletteMaker } from '../document/palette-shape';
 import { paletteWords } from './palette-notes';
 import { COMMAND_UPGRADES, upgraded } from '../document/versions';
@@ -74,7 +74,7 @@ test('a maker stood with the source once: documents and commands of then are rea
     old({ shelf: 'kiln', name: 'Kiln', maker: 'Oren' }),
     { ...old({ file: 'x.json', maker: 'nobody named' }), id: 'x', swatches: [] },
   ];
-  const { palettes } = KeptBrand.parse({ ...brand, palettes: [brand.palettes[0], ...versions], version: 2 });
+  const { palettes } = StoredBrand.parse({ ...brand, palettes: [brand.palettes[0], ...versions], version: 2 });
   expect(palettes[1]).toMatchObject({ source: { shelf: 'kiln', name: 'Kiln' }, maker: { name: 'Oren' } });
   expect(palettes[2]).toEqual({ id: 'x', name: 'Silent', kind: 'loose', swatches: [], source: { file: 'x.json' } });
   const command = {

@@ -5,7 +5,7 @@ import { changedToken, fewTokens } from '../../../../tests/few-tokens';
 import { partOfDemo } from '../../../../tests/part-of-demo';
 import { anyCommand, commandFor } from '../../../../tests/random-commands';
 import { apply } from '../commands/apply';
-import { lostWay, resolveTheme, swatchesOf, tokensUsing, trailOf } from './resolve';
+import { brokenTrail, resolveTheme, swatchesOf, tokensUsing, trailOf } from './resolve';
 
 const token = (id: string, day?: TokenValue): Token => ({
   id,
@@ -134,7 +134,7 @@ describe('the way to a colour', () => {
       ['g', 'h', '#123456'],
       ['a', 'b'],
     ]);
-    expect(['a', 'c', 'e', 'f'].map((path) => lostWay(at(path), 'day'))).toEqual([
+    expect(['a', 'c', 'e', 'f'].map((path) => brokenTrail(at(path), 'day'))).toEqual([
       'a → b → c → d → … → nothing',
       'c → d → e → f → nothing',
       'e → f → nothing',

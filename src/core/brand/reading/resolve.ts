@@ -38,7 +38,7 @@ export function trailOf(resolved: Resolved, theme: string, most = Infinity): str
 }
 
 /** The way of a token that comes to nothing, in words: its first steps, for a chain may have thousands. */
-export function lostWay(resolved: Resolved, theme: string): string {
+export function brokenTrail(resolved: Resolved, theme: string): string {
   const trail = trailOf(resolved, theme, 5);
   if (trail.length < 2) return '';
   return `${trail.length > 4 ? `${trail.slice(0, 4).join(' → ')} → …` : trail.join(' → ')} → nothing`;
@@ -178,7 +178,7 @@ function dependents(then: readonly Token[], now: readonly Token[], theme: string
   let found = perTheme.get(theme);
   if (!found) {
     const before = dependentsKnown.get(then)?.get(theme);
-    found = before && before.since.length + changed.length <= MOST_SINCE ? updated(before, now, changed) : listed(now, theme);
+    found = before && before.since.length + changed.length <= MOST_SINCE ? updated(before, now, changed) : dependentsIn(now, theme);
     perTheme.set(theme, found);
   }
   return found;
@@ -190,7 +190,7 @@ function updated(before: Dependents, now: readonly Token[], changed: readonly st
   return { ...before, since: [...ids].flatMap((id) => tokens.get(id) ?? []) };
 }
 
-function listed(tokens: readonly Token[], theme: string): Dependents {
+function dependentsIn(tokens: readonly Token[], theme: string): Dependents {
   const bySwatch = new Map<string, string[]>();
   const byToken = new Map<string, string[]>();
   const put = (map: Map<string, string[]>, key: string, id: string) => {

@@ -1,10 +1,10 @@
 import type { Token } from '../document/token-shape';
 import { onWhat } from './grounds';
 
-type Role = Token['role'];
+type TokenRole = Token['role'];
 
 /** What the first word of a path means, whatever follows. */
-const FIRST = new Map<string, Role>(
+const FIRST = new Map<string, TokenRole>(
   Object.entries({
     surface: 'surface',
     background: 'surface',
@@ -22,7 +22,7 @@ const FIRST = new Map<string, Role>(
 );
 
 /** What any other word of a path means; the last that means something counts. Words as design systems use them (common practice). */
-const WORDS = new Map<string, Role>(
+const WORDS = new Map<string, TokenRole>(
   (
     [
       ['state', 'hover pressed active focus focused selected disabled'],
@@ -37,7 +37,7 @@ const WORDS = new Map<string, Role>(
 );
 
 /** What a path usually means; a person can say otherwise. */
-export function likelyRole(path: string): Role {
+export function likelyRole(path: string): TokenRole {
   if (onWhat(path) !== null) return 'text';
   const words = path
     .replace(/(\p{Ll})(\p{Lu})/gu, '$1.$2')

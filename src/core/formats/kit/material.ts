@@ -6,7 +6,7 @@ import { readColour, type ReadColour } from '../../colour/read';
 import type { Brand } from '../../brand/document/document';
 import type { Theme } from '../../brand/document/theme-shape';
 import type { Token } from '../../brand/document/token-shape';
-import { lostWay, resolveTheme } from '../../brand/reading/resolve';
+import { brokenTrail, resolveTheme } from '../../brand/reading/resolve';
 import type { Choices } from './choices';
 import { type Written } from './format';
 import { identifier, type NameRules } from './identifiers';
@@ -63,7 +63,7 @@ export function material(brand: Brand, themes: readonly Theme[], choices: Choice
     const list = tokens.flatMap((token): ShippedToken[] => {
       const found = resolved.get(token.id)!;
       if (!found.colour) {
-        const way = lostWay(found, theme.id);
+        const way = brokenTrail(found, theme.id);
         const message = `${token.path} has no colour in ${theme.name}${way && ` (${way})`}; give it one.`;
         complain('no-colour', 'error', message, { theme: theme.id, tokens: [token.id] });
         return [];

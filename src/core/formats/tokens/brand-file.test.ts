@@ -1,6 +1,6 @@
-import { brandFile, parseBrandFile, readingOfBrand } from '../../intake/brand-file';
+import { brandFile, parseBrandFile, intakeOfBrand } from '../../intake/brand-file';
 import { OpenFile } from '../../intake/reader';
-import { certain, readingOf, taken, type Reading } from '../../intake/reading';
+import { certain, intakeOf, taken, type Intake } from '../../intake/intake';
 import { readText } from '../../intake/text/lines';
 import { coloursOf } from '../../../../tests/colours-of';
 import { readFile } from '../../intake/readers';
@@ -8,7 +8,7 @@ import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { anyCommand, runAll } from '../../../../tests/random-commands';
 import { Brand, serialiseBrand } from '../../brand/document/document';
-import { brandFromReading } from '../../intake/from-reading';
+import { brandFromIntake } from '../../intake/from-intake';
 import { notations } from '../../colour/notations';
 import { readColour } from '../../colour/read';
 
@@ -45,7 +45,7 @@ test.each([
   ['a strange path', (text: string) => text.replace('"path": "text.soft"', '"path": "text..soft"'), 'A token path is words'],
   ['half a file', (text: string) => text.slice(0, 900), 'This is not JSON'],
 ])('%s is refused with its place', (_name, spoil, words) => {
-  const { format, palettes, problems } = brandFile.read(new OpenFile(bytes(spoil(source))), {}) as Reading;
+  const { format, palettes, problems } = brandFile.read(new OpenFile(bytes(spoil(source))), {}) as Intake;
   expect([format, palettes]).toEqual(['brand', []]);
   expect(problems.map(({ message }) => message).join('\n')).toContain(words);
 });
@@ -58,17 +58,17 @@ test('other JSON is no brand file, and is read all the same', async () => {
 });
 
 test('a brand’s reading becomes a brand that can be shipped, with a path for every swatch', () => {
-  const made = brandFromReading('Copy', readingOfBrand(demo));
+  const made = brandFromIntake('Copy', intakeOfBrand(demo));
   expect(() => Brand.parse(made)).not.toThrow();
   expect(made.tokens).toHaveLength(58);
   expect(new Set(made.tokens.map(({ path }) => path)).size).toBe(58);
-  expect(brandFromReading('Copy', readingOfBrand(demo))).toEqual(made);
+  expect(brandFromIntake('Copy', intakeOfBrand(demo))).toEqual(made);
 });
 
 test('names that make the same path are numbered', () => {
   const entries = ['Ä', 'a', '!'].map((name) => taken(certain('#000000'), { name, line: 1 }));
-  const reading = readingOf('text', [{ name: '🚢', kind: 'loose', entries }]);
-  expect(brandFromReading('X', reading).tokens.map(({ path }) => path)).toEqual(['unnamed.a', 'unnamed.a-2', 'unnamed.unnamed']);
+  const reading = intakeOf('text', [{ name: '🚢', kind: 'loose', entries }]);
+  expect(brandFromIntake('X', reading).tokens.map(({ path }) => path)).toEqual(['unnamed.a', 'unnamed.a-2', 'unnamed.unnamed']);
 });
 
 test('whatever notation a colour is written in, a pasted line gives it back with its name', () => {

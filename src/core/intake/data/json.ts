@@ -6,7 +6,7 @@ import { cssOf } from '../../source/literal';
 import { memberOf, membersOf, numberList, numberRange, readJson } from '../../source/json';
 import type { SourceText, Span } from '../../source/source-text';
 import type { Reader } from '../reader';
-import { certain, doubt, EntryList, leftOut, nameOfFile, readingOf, taken, type Doubt, type EntryParts } from '../reading';
+import { certain, doubt, EntryList, leftOut, nameOfFile, intakeOf, taken, type Doubt, type EntryParts } from '../intake';
 import { fromChannels } from '../tables/cell-colour';
 import { wrongLength } from '../text/literals';
 
@@ -23,7 +23,7 @@ export const json: Reader = {
     if (!root && problems.length === 0) return null;
     const list = root ? colourEntries(source, root) : new EntryList();
     const palette = { name: nameOfFile(name), kind: 'loose' as const, entries: list.entries };
-    return readingOf('json', [palette], [...problems, ...list.problems()]);
+    return intakeOf('json', [palette], [...problems, ...list.problems()]);
   },
 };
 

@@ -2,7 +2,7 @@ import { shownKey, type ReadColour } from '../../colour/read';
 import type { CssOccurrence } from '../../source/css';
 import { cssOf, type Literal } from '../../source/literal';
 import type { SourceText, Span } from '../../source/source-text';
-import { certain, doubt, leftOut, taken, type EntryParts } from '../reading';
+import { certain, doubt, leftOut, taken, type EntryParts } from '../intake';
 
 interface Use {
   readonly colour: ReadColour;
@@ -46,7 +46,7 @@ export class DrawnColours {
    * @param part what the sheet is called among others that the source is made of
    */
   addCss(occurrences: readonly CssOccurrence[], part?: string): void {
-    for (const { literal, span, way, aside, whole } of occurrences) {
+    for (const { literal, span, path: way, aside, whole } of occurrences) {
       const property = way.at(-1)?.key ?? '';
       if (aside) this.remark(literal, span);
       else if (whole) this.name(literal, property.slice(2), span);

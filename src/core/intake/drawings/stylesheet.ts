@@ -1,6 +1,6 @@
 import { scanCss } from '../../source/css';
 import type { Reader } from '../reader';
-import { nameOfFile, readingOf } from '../reading';
+import { nameOfFile, intakeOf } from '../intake';
 import { DrawnColours } from './drawn-colours';
 
 /** Past this a style sheet is taken for plain text: its tree would take too much memory. */
@@ -20,6 +20,6 @@ export const stylesheet: Reader = {
     const uses = new DrawnColours(source);
     const { occurrences, problems } = scanCss(source);
     uses.addCss(occurrences);
-    return readingOf('stylesheet', [{ name: nameOfFile(name), kind: 'loose', entries: uses.entries() }], problems);
+    return intakeOf('stylesheet', [{ name: nameOfFile(name), kind: 'loose', entries: uses.entries() }], problems);
   },
 };

@@ -4,7 +4,7 @@ import { literalsIn } from '../../source/occurrence';
 import type { Problem } from '../../source/problem';
 import { walkXml } from '../../source/xml';
 import type { Reader } from '../reader';
-import { nameOfFile, readingOf } from '../reading';
+import { nameOfFile, intakeOf } from '../intake';
 import { DrawnColours } from './drawn-colours';
 
 /** The presentation attributes that hold a colour: SVG 2, "Presentation attributes". */
@@ -51,6 +51,6 @@ export const svg: Reader = {
     });
     if (fault) problems.push(fault);
     const palette = { name: title.trim() || nameOfFile(name), kind: 'loose' as const, entries: uses.entries() };
-    return readingOf('svg', [palette], problems);
+    return intakeOf('svg', [palette], problems);
   },
 };

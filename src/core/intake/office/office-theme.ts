@@ -3,7 +3,7 @@ import { readColour, type ReadColour } from '../../colour/read';
 import type { Problem } from '../../source/problem';
 import type { SourceText } from '../../source/source-text';
 import { walkXml, type XmlElement } from '../../source/xml';
-import { doubt, leftOut, taken, type EntryParts } from '../reading';
+import { doubt, leftOut, taken, type EntryParts } from '../intake';
 
 /** The twelve places of a colour scheme in the order of the standard, in words. */
 const PLACES: Record<string, string> = {

@@ -1,7 +1,7 @@
 import { SourceText } from '../../source/source-text';
 import { isZip, unpackParts } from '../../source/zip';
 import type { OpenFile, Reader } from '../reader';
-import { nameOfFile, readingOf, unreadable } from '../reading';
+import { nameOfFile, intakeOf, unreadable } from '../intake';
 import { officeTheme } from './office-theme';
 
 /** A theme part larger than this is no theme. */
@@ -20,7 +20,7 @@ export const ooxmlTheme: Reader = {
     if (part === 'damaged') return unreadable('ooxml-theme', 'This office file is damaged: its parts cannot be unpacked.');
     const { name, entries, problem } = officeTheme(part);
     const palette = { name: name || nameOfFile(file.name), kind: 'brand' as const, entries };
-    return readingOf('ooxml-theme', [palette], problem ? [problem] : []);
+    return intakeOf('ooxml-theme', [palette], problem ? [problem] : []);
   },
 };
 

@@ -5,7 +5,7 @@ import { extractColours, type Extracted } from '../../image/extract';
 import { pixelAt, type Pixels } from '../../image/pixels';
 import { pictureSize, type PictureSize } from '../../image/size';
 import type { Reader } from '../reader';
-import { certain, nameOfFile, readingOf, taken, unreadable, type EntryParts } from '../reading';
+import { certain, nameOfFile, intakeOf, taken, unreadable, type EntryParts } from '../intake';
 
 /** More pixels than this are not decoded: as bytes they would be a quarter of a gigabyte. */
 const MOST_PIXELS = 64_000_000;
@@ -34,7 +34,7 @@ export const picture: Reader = {
     }
     const entries = exactColours(bytes, pixels) ?? extractColours(pixels, FIRST_LOOK, onProgress).map(extractedEntry);
     if (entries.length === 0) return unreadable('picture', 'Every pixel of this picture is transparent.');
-    return readingOf('picture', [{ name: nameOfFile(name), kind: 'loose', entries }]);
+    return intakeOf('picture', [{ name: nameOfFile(name), kind: 'loose', entries }]);
   },
 };
 

@@ -3,7 +3,7 @@ import { ByteReader } from '../../base/bytes';
 import { fromHsb, fromLab, fromUnit } from '../../colour/channel-values';
 import { problem, type Problem } from '../../source/problem';
 import type { Reader } from '../reader';
-import { nameOfFile, readingOf, taken, type EntryParts } from '../reading';
+import { nameOfFile, intakeOf, taken, type EntryParts } from '../intake';
 import { inked, sure, type Coloured } from './coloured';
 
 /** See `ACO`. */
@@ -24,7 +24,7 @@ export const aco: Reader = {
     if (!/\.aco$/i.test(name) && !fits) return null;
     const first = section(reader, version, count);
     const palette = (entries: EntryParts[]) => [{ name: nameOfFile(name), kind: 'loose' as const, entries }];
-    if (version === ACO.versions.named || reader.left < 4) return readingOf('aco', palette(first.entries), first.problems);
+    if (version === ACO.versions.named || reader.left < 4) return intakeOf('aco', palette(first.entries), first.problems);
     // The second section says the same with names; a damaged one does not cost what the first gave.
     const next = reader.u16();
     const named = reader.u16();
@@ -33,7 +33,7 @@ export const aco: Reader = {
       problems.push(
         problem(`The file says that it has ${count} colours, and more bytes follow them.`, { line: count, column: 1 }, 'warning'),
       );
-      return readingOf('aco', palette(first.entries), problems);
+      return intakeOf('aco', palette(first.entries), problems);
     }
     const second = section(reader, 2, named);
     const whole = second.entries.length + second.problems.length;
@@ -50,8 +50,8 @@ export const aco: Reader = {
     }
     const better = second.entries.length >= first.entries.length && whole >= named;
     return better
-      ? readingOf('aco', palette(second.entries), [...problems.slice(first.problems.length), ...second.problems])
-      : readingOf('aco', palette(first.entries), problems);
+      ? intakeOf('aco', palette(second.entries), [...problems.slice(first.problems.length), ...second.problems])
+      : intakeOf('aco', palette(first.entries), problems);
   },
 };
 

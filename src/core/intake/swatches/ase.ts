@@ -3,7 +3,7 @@ import { ByteReader } from '../../base/bytes';
 import { fromLab, fromUnit } from '../../colour/channel-values';
 import { problem, type Problem } from '../../source/problem';
 import type { Reader } from '../reader';
-import { ENTRY_LIMIT, nameOfFile, readingOf, stopped, taken, tidyName, type EntryParts } from '../reading';
+import { ENTRY_LIMIT, nameOfFile, intakeOf, stopped, taken, tidyName, type EntryParts } from '../intake';
 import { inked, sure, type Coloured } from './coloured';
 
 /** See `ASE`. */
@@ -60,7 +60,7 @@ export const ase: Reader = {
       const message = `The file says that it has ${promised} entries, and it has ${block}; all are here.`;
       problems.push(problem(message, here, 'warning'));
     }
-    return readingOf('ase', palettes, problems);
+    return intakeOf('ase', palettes, problems);
   },
 };
 

@@ -1,6 +1,6 @@
 import { fromCmyk } from '../../colour/channel-values';
 import { NO_PROFILE } from '../notations-compared';
-import { certain, type Doubt } from '../reading';
+import { certain, type Doubt } from '../intake';
 import type { ReadColour } from '../../colour/read';
 
 /** A colour of a swatch file, with what is doubtful about it. */

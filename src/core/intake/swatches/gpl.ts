@@ -1,7 +1,7 @@
 import { GPL } from '../../base/swatch-layouts';
 import { fromBytes } from '../../colour/channel-values';
 import type { Reader } from '../reader';
-import { certain, doubt, EntryList, leftOut, nameOfFile, readingOf, taken, tidyName } from '../reading';
+import { certain, doubt, EntryList, leftOut, nameOfFile, intakeOf, taken, tidyName } from '../intake';
 
 /** The first line by which every such file is known. */
 const MAGIC = new RegExp(`^\\s*${GPL.magic}[ \\t]*(?:[\\r\\n]|$)`);
@@ -45,6 +45,6 @@ export const gpl: Reader = {
         return taken(certain(fromBytes(r, g, b)), { ...place, name: label });
       });
     }
-    return readingOf('gpl', [{ name: title, kind: 'loose', entries: list.entries }], list.problems());
+    return intakeOf('gpl', [{ name: title, kind: 'loose', entries: list.entries }], list.problems());
   },
 };

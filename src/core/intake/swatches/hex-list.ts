@@ -1,6 +1,6 @@
 import { HEX_LIST } from '../../base/swatch-layouts';
 import type { Reader } from '../reader';
-import { certain, doubt, EntryList, leftOut, nameOfFile, readingOf, taken } from '../reading';
+import { certain, doubt, EntryList, leftOut, nameOfFile, intakeOf, taken } from '../intake';
 
 /** See `HEX_LIST`. */
 export const hexList: Reader = {
@@ -23,6 +23,6 @@ export const hexList: Reader = {
         return digits ? taken(certain(`#${digits.toLowerCase()}`), place) : leftOut(null, doubt('unreadable', wrong), place);
       });
     }
-    return readingOf('hex', [{ name: nameOfFile(name), kind: 'loose', entries: list.entries }], list.problems());
+    return intakeOf('hex', [{ name: nameOfFile(name), kind: 'loose', entries: list.entries }], list.problems());
   },
 };

@@ -1,8 +1,8 @@
-import { KeptPaletteFile, type PaletteFile } from '../../brand/document/palette-file';
+import { StoredPaletteFile, type PaletteFile } from '../../brand/document/palette-file';
 import type { Problem } from '../../source/problem';
 import { issuesAsProblems, parsedJson } from '../whole-json';
 import type { Reader } from '../reader';
-import { certain, readingOf, taken } from '../reading';
+import { certain, intakeOf, taken } from '../intake';
 
 export const paletteFile: Reader = {
   id: 'palette',
@@ -13,12 +13,12 @@ export const paletteFile: Reader = {
   read({ source }) {
     const parsed = source && parsePalette(source.text);
     if (!parsed) return null;
-    if ('problems' in parsed) return readingOf('palette', [], parsed.problems);
+    if ('problems' in parsed) return intakeOf('palette', [], parsed.problems);
     const { name, kind, note, maker, swatches } = parsed.palette;
     const entries = swatches.map(({ name: swatch, value, row }, at) =>
       taken(certain(value), { name: swatch, line: at + 1, ...(row !== undefined && { row }) }),
     );
-    return readingOf('palette', [{ name, kind, about: { ...(note && { note }), ...(maker && { maker }) }, entries }]);
+    return intakeOf('palette', [{ name, kind, about: { ...(note && { note }), ...(maker && { maker }) }, entries }]);
   },
 };
 
@@ -27,6 +27,6 @@ export function parsePalette(text: string): { palette: PaletteFile } | { problem
   if (!/^\s*\{/.test(text) || !text.includes('"breakwater-palette"')) return null;
   const data = parsedJson(text);
   if ('problems' in data) return data;
-  const parsed = KeptPaletteFile.safeParse(data.json);
+  const parsed = StoredPaletteFile.safeParse(data.json);
   return parsed.success ? { palette: parsed.data } : { problems: issuesAsProblems(parsed.error) };
 }

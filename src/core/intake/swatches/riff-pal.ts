@@ -3,7 +3,7 @@ import { ByteReader } from '../../base/bytes';
 import { fromBytes } from '../../colour/channel-values';
 import { problem, type Problem } from '../../source/problem';
 import type { Reader } from '../reader';
-import { certain, nameOfFile, readingOf, taken, tidyName, type EntryParts } from '../reading';
+import { certain, nameOfFile, intakeOf, taken, tidyName, type EntryParts } from '../intake';
 
 /** See `RIFF_PAL`. */
 export const riffPal: Reader = {
@@ -30,7 +30,7 @@ export const riffPal: Reader = {
       reader.at = Math.min(start + size + (size % 2), bytes.length);
     }
     if (entries.length === 0 && problems.length === 0) problems.push(problem('The file has no colours in it.'));
-    return readingOf('riff-pal', [{ name: title, kind: 'loose', entries }], problems);
+    return intakeOf('riff-pal', [{ name: title, kind: 'loose', entries }], problems);
   },
 };
 

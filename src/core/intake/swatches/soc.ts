@@ -2,7 +2,7 @@ import { SOC } from '../../base/swatch-layouts';
 import { readColour } from '../../colour/read';
 import { walkXml } from '../../source/xml';
 import type { Reader } from '../reader';
-import { doubt, leftOut, nameOfFile, readingOf, taken, type EntryParts } from '../reading';
+import { doubt, leftOut, nameOfFile, intakeOf, taken, type EntryParts } from '../intake';
 
 const TABLE = new RegExp(`<(?:\\w+:)?${SOC.table}[\\s>]`);
 
@@ -34,6 +34,6 @@ export const soc: Reader = {
         );
       },
     });
-    return readingOf('soc', [{ name: nameOfFile(name), kind: 'loose', entries }], fault ? [fault] : []);
+    return intakeOf('soc', [{ name: nameOfFile(name), kind: 'loose', entries }], fault ? [fault] : []);
   },
 };

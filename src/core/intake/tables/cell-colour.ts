@@ -1,5 +1,5 @@
 import { wrongLength } from '../text/literals';
-import { certain, doubt, type Doubt } from '../reading';
+import { certain, doubt, type Doubt } from '../intake';
 import { fromBytes, fromUnit } from '../../colour/channel-values';
 import { readColour, type ReadColour } from '../../colour/read';
 import { HEX_WORDS } from '../text/hex-words';

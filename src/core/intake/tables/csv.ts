@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import type { SourceText } from '../../source/source-text';
 import { problem, type Problem } from '../../source/problem';
 import type { Reader } from '../reader';
-import { nameOfFile, readingOf } from '../reading';
+import { nameOfFile, intakeOf } from '../intake';
 import { cellsWithin } from './cell-range';
 import type { TableCell, TableRow } from './table';
 import { tableEntries } from './table-entries';
@@ -26,7 +26,7 @@ export const csv: Reader = {
     const { rows, problems } = rowsOf(source, delimiterOf(source.text));
     const table = tableEntries(cellsWithin(rows, range));
     const palette = { name: nameOfFile(name), kind: 'loose' as const, entries: table.entries };
-    return readingOf('csv', [palette], [...problems, ...table.problems]);
+    return intakeOf('csv', [palette], [...problems, ...table.problems]);
   },
 };
 

@@ -2,7 +2,7 @@ import { disagreements, NO_PROFILE, isOther } from '../notations-compared';
 import { fromCmyk } from '../../colour/channel-values';
 import type { ReadColour } from '../../colour/read';
 import type { Problem } from '../../source/problem';
-import { certain, doubt, ENTRY_LIMIT, EntryList, leftOut, taken, type Doubt, type EntryParts } from '../reading';
+import { certain, doubt, ENTRY_LIMIT, EntryList, leftOut, taken, type Doubt, type EntryParts } from '../intake';
 import {
   bareCode,
   certainColour,
@@ -16,7 +16,7 @@ import {
 import { headingsOf, type Headings } from './headings';
 import { textAt, type TableCell, type TableRow, type Table } from './table';
 
-export interface TableReading {
+export interface TableIntake {
   readonly entries: readonly EntryParts[];
   readonly problems: readonly Problem[];
 }
@@ -26,7 +26,7 @@ export interface TableReading {
  * colours, a row is one colour in its notations, and a row that gives none is told. Without headings each cell that is
  * certainly a colour counts, and what is likely one in columns of codes. The fill of a cell counts before the word in it.
  */
-export function tableEntries(table: Table): TableReading {
+export function tableEntries(table: Table): TableIntake {
   const headings = headingsOf(table);
   const list = new EntryList();
   if (headings && !isGrid(table, headings)) fromHeadings(table, headings, list);

@@ -1,7 +1,7 @@
 import { readFile } from '../readers';
 import type { Table } from './table';
 import { tableEntries } from './table-entries';
-import { certain } from '../reading';
+import { certain } from '../intake';
 import { coloursOf } from '../../../../tests/colours-of';
 
 const table = (...rows: string[][]): Table => rows.map((row, at) => ({ line: at + 1, cells: row.map((text) => ({ text })) }));

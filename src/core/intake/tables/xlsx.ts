@@ -1,6 +1,6 @@
 import { isZip } from '../../source/zip';
 import type { Reader } from '../reader';
-import { doubt, leftOut, readingOf, unreadable } from '../reading';
+import { doubt, leftOut, intakeOf, unreadable } from '../intake';
 import { cellsWithin } from './cell-range';
 import { tableEntries } from './table-entries';
 import { readWorkbook } from './workbook';
@@ -43,7 +43,7 @@ export const xlsx: Reader = {
       const reason = doubt('apart', 'It is in the workbook’s theme.');
       return entry.colour ? leftOut(entry.colour, reason, { ...entry, ...place }) : { ...entry, ...place };
     });
-    return readingOf(
+    return intakeOf(
       'xlsx',
       [...read, { name: `${theme?.name || 'Workbook'} theme`, kind: 'brand', entries: offered }],
       [...book.problems, ...(theme?.problem ? [theme.problem] : []), ...read.flatMap(({ problems }) => problems)],

@@ -1,6 +1,6 @@
 import { literals } from './literals';
 import { shownKey, readColour } from '../../colour/read';
-import { doubt, EntryList, leftOut, taken, type EntryParts } from '../reading';
+import { doubt, EntryList, leftOut, taken, type EntryParts } from '../intake';
 import type { Problem } from '../../source/problem';
 import { spelled, type LineMatch } from './spelled';
 import { styleGuide } from './style-guide';

@@ -1,6 +1,6 @@
 import { readColour } from '../../colour/read';
 import { CSS_FUNCTIONS } from '../../colour/spaces';
-import { doubt, type Doubt } from '../reading';
+import { doubt, type Doubt } from '../intake';
 import { HEX_WORDS } from './hex-words';
 import { spelled, type LineMatch } from './spelled';
 

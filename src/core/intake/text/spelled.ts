@@ -1,7 +1,7 @@
 import { NO_PROFILE } from '../notations-compared';
 import { fromBytes, fromCmyk, fromHsb, fromLab, fromUnit } from '../../colour/channel-values';
 import { readColour, type ReadColour } from '../../colour/read';
-import { doubt, type Doubt } from '../reading';
+import { doubt, type Doubt } from '../intake';
 
 /** A colour found in a line. */
 export interface LineMatch {

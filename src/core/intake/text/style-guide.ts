@@ -1,6 +1,6 @@
 import { disagreements, type GivenNotation } from '../notations-compared';
 import { literals } from './literals';
-import { type Doubt, type EntryParts, taken } from '../reading';
+import { type Doubt, type EntryParts, taken } from '../intake';
 import { spelled, type LineMatch } from './spelled';
 import type { TextLine } from './text-lines';
 

@@ -1,4 +1,4 @@
-import { ENTRY_LIMIT } from '../reading';
+import { ENTRY_LIMIT } from '../intake';
 
 /** A line of a text without its break. */
 export interface TextLine {

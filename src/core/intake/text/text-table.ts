@@ -1,5 +1,5 @@
 import type { Problem } from '../../source/problem';
-import type { EntryParts } from '../reading';
+import type { EntryParts } from '../intake';
 import { headingsOf } from '../tables/headings';
 import type { TableCell, TableRow } from '../tables/table';
 import { tableEntries } from '../tables/table-entries';

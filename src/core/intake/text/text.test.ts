@@ -1,5 +1,5 @@
 import { OpenFile } from '../reader';
-import { ENTRY_LIMIT, type EntryParts } from '../reading';
+import { ENTRY_LIMIT, type EntryParts } from '../intake';
 import { readText } from './lines';
 import { text } from './text';
 

@@ -1,5 +1,5 @@
 import type { Reader } from '../reader';
-import { nameOfFile, readingOf } from '../reading';
+import { nameOfFile, intakeOf } from '../intake';
 import { readText } from './lines';
 
 export const text: Reader = {
@@ -11,6 +11,6 @@ export const text: Reader = {
   read({ name, source }, { onProgress }) {
     if (!source) return null;
     const { entries, problems } = readText(source.text, onProgress);
-    return readingOf('text', [{ name: nameOfFile(name), kind: 'loose', entries }], problems);
+    return intakeOf('text', [{ name: nameOfFile(name), kind: 'loose', entries }], problems);
   },
 };

@@ -3,7 +3,7 @@ import { emptyBrand, type Brand } from '../../brand/document/document';
 import type { Theme } from '../../brand/document/theme-shape';
 import { problem, type Problem } from '../../source/problem';
 import type { SourceFile } from '../reader';
-import { tidyName } from '../reading';
+import { tidyName } from '../intake';
 import { compareTokens } from './compare-tokens';
 import { takeTokens } from './take-tokens';
 import { readTokenFiles } from './token-files';

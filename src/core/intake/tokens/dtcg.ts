@@ -13,9 +13,9 @@ import {
   type Entry,
   type EntryParts,
   type PaletteHead,
-  type Reading,
+  type Intake,
   type ReadToken,
-} from '../reading';
+} from '../intake';
 import { aliasOf, entriesOf, resolver } from './entries';
 import { Faults, filesOfResolver, readTokenFiles } from './token-files';
 
@@ -43,12 +43,12 @@ export const dtcg: Reader = {
 function tree(
   { name, source }: OpenFile,
   { root, problems }: { root: NonNullable<ReturnType<typeof readJson>['root']>; problems: readonly Problem[] },
-): Reading {
+): Intake {
   const document = { name, source: source!, root, problems };
   const { tokens: entries, problems: said } = entriesOf(document);
   const end = resolver(entries);
   const faults = new Faults();
-  const collected = new TokenReading(name, root);
+  const collected = new TokenIntake(name, root);
   for (const entry of entries.values()) {
     const { path, description, value } = entry;
     const span = { from: value.offset, to: value.offset + value.length };
@@ -65,15 +65,15 @@ function tree(
       collected.take(taken(found.colour, { ...place, name: path.slice(path.lastIndexOf('.') + 1), token }));
     }
   }
-  return collected.reading([...problems, ...said, ...faults.problems()]);
+  return collected.intake([...problems, ...said, ...faults.problems()]);
 }
 
 /** A resolver with the files beside it that it names, in its first context. */
-function resolved(file: OpenFile, { beside }: ReadTools): Reading {
+function resolved(file: OpenFile, { beside }: ReadTools): Intake {
   const names = filesOfResolver(file);
   const given = beside ? names.flatMap((name) => beside(name) ?? []) : [];
   const { contexts, problems } = readTokenFiles([file, ...given]);
-  const collected = new TokenReading(file.name, null);
+  const collected = new TokenIntake(file.name, null);
   const [context, ...others] = contexts;
   for (const { path, alias, description, colour, place } of context?.tokens.values() ?? []) {
     const name = path.slice(path.lastIndexOf('.') + 1);
@@ -86,11 +86,11 @@ function resolved(file: OpenFile, { beside }: ReadTools): Reading {
     const message = `Read in the context ${context.name}; there is also ${others.map(({ name }) => name).join(', ')}.`;
     said.push(problem(message, { line: 1, column: 1 }, 'warning'));
   }
-  return collected.reading(said);
+  return collected.intake(said);
 }
 
 /** Tokens by their groups, aliases apart. */
-class TokenReading {
+class TokenIntake {
   private readonly groups = new Map<string, EntryParts[]>();
   private readonly aliases: EntryParts[] = [];
   private readonly left: EntryParts[] = [];
@@ -128,7 +128,7 @@ class TokenReading {
     return typeof words === 'string' ? shortened(oneLine(words), LIMITS.note) : '';
   }
 
-  reading(problems: readonly Problem[]): Reading {
+  intake(problems: readonly Problem[]): Intake {
     const palettes = [...this.groups.keys()].map((name): PaletteHead => {
       const note = this.noteOf(name);
       return { name, kind: 'loose', ...(note && { about: { note } }) };

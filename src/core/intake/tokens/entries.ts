@@ -7,7 +7,7 @@ import type { ReadColour } from '../../colour/read';
 import { memberOf, membersOf, readJson } from '../../source/json';
 import { problem, type Problem } from '../../source/problem';
 import { SourceText } from '../../source/source-text';
-import { ENTRY_LIMIT } from '../reading';
+import { ENTRY_LIMIT } from '../intake';
 import { readTokenColour } from './token-colour';
 
 /** A JSON file with its text. */

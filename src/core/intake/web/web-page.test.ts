@@ -25,9 +25,9 @@ test('each colour comes once, with how often and in which parts of the page it s
 });
 
 test('a page without a title is called by its host; one without colours says so', () => {
-  const reading = read([{ name: 'site.css', text: 'p { margin: 0 }', isDeclarations: false }], ' ');
-  expect(reading.palettes).toEqual([]);
-  expect(reading.problems.at(-1)!.message).toBe('No colour stands in the styles of this page.');
+  const intake = read([{ name: 'site.css', text: 'p { margin: 0 }', isDeclarations: false }], ' ');
+  expect(intake.palettes).toEqual([]);
+  expect(intake.problems.at(-1)!.message).toBe('No colour stands in the styles of this page.');
   const part = { name: 'a', text: 'p { color: red }', isDeclarations: false };
   expect(read([part], '').palettes[0]!.name).toBe('gallery.example');
 });

@@ -2,7 +2,7 @@ import { scanCss } from '../../source/css';
 import { problem, type Problem } from '../../source/problem';
 import { SourceText } from '../../source/source-text';
 import { DrawnColours } from '../drawings/drawn-colours';
-import { readingOf, tidyName, type Reading } from '../reading';
+import { intakeOf, tidyName, type Intake } from '../intake';
 
 /** Files of a page that are fetched, itself among them; how large each may be; and how much of all of it is read. */
 export const PAGE_LIMITS = { parts: 24, bytes: 1_000_000, text: 1_250_000 } as const;
@@ -57,7 +57,7 @@ export function partName(address: string): string {
  * The colours of a page, each once with how often and where it stands: one palette, named after the page. Colours that custom properties name
  * keep their names.
  */
-export function readWebPage({ address, title, parts, unseen }: WebPage): Reading {
+export function readWebPage({ address, title, parts, unseen }: WebPage): Intake {
   const problems: Problem[] = unseen.map((sentence) => problem(sentence, {}, 'warning'));
   // One text, so that each colour has a place, whichever of the parts it stands in.
   let all = '';
@@ -87,5 +87,5 @@ export function readWebPage({ address, title, parts, unseen }: WebPage): Reading
   });
   if (entries.length === 0) problems.push(problem('No colour stands in the styles of this page.'));
   const about = { source: { file: tidyName(host + pathname) } };
-  return readingOf('web page', [{ name: tidyName(title) || host, kind: 'loose', about, entries }], problems);
+  return intakeOf('web page', [{ name: tidyName(title) || host, kind: 'loose', about, entries }], problems);
 }

@@ -14,7 +14,7 @@ import css from './tools.module.css';
 
 const WAYS = ['to a number', 'near duplicates', 'unused'] as const;
 /** Merges listed one by one; of more only the number is told. */
-const LISTED = 60;
+const MOST_SHOWN = 60;
 
 /** Fewer colours: to a depth, without near duplicates, or without what no token uses. Shows what merges, and by how much. */
 export function ReduceTool({ palette }: ToolProps) {
@@ -93,7 +93,7 @@ export function ReduceTool({ palette }: ToolProps) {
         )}
       </div>
       <ul className={css.merges} aria-label="What merges">
-        {merges.slice(0, LISTED).map(({ id, keep, distance }) => {
+        {merges.slice(0, MOST_SHOWN).map(({ id, keep, distance }) => {
           const [gone, stays] = [byId.get(id), byId.get(keep)];
           return (
             gone &&

@@ -278,23 +278,23 @@ interface Described {
   readonly derived: boolean;
   readonly words: string;
   /** The way to the colour. */
-  readonly way: string;
+  readonly trail: string;
 }
 
 function describe(resolved: Resolved, token: Token, theme: string): Described {
   const value = token.values[theme];
   const common = { hex: resolved.colour?.hex, derived: value?.derived === true };
   const way = trailOf(resolved, theme).slice(1).join(' → ');
-  if (resolved.kept) return { ...common, kind: 'swatch', words: resolved.kept.swatch.name, way };
-  if (value && 'token' in value) return { ...common, kind: 'token', words: resolved.via?.token.path ?? 'gone', way };
-  if (value && 'colour' in value) return { ...common, kind: 'own', words: value.colour, way: value.colour };
+  if (resolved.kept) return { ...common, kind: 'swatch', words: resolved.kept.swatch.name, trail: way };
+  if (value && 'token' in value) return { ...common, kind: 'token', words: resolved.via?.token.path ?? 'gone', trail: way };
+  if (value && 'colour' in value) return { ...common, kind: 'own', words: value.colour, trail: value.colour };
   const words = common.hex ?? 'no colour';
-  if (token.rule) return { ...common, kind: 'rule', words, way: `from ${resolved.via?.token.path ?? 'nothing'}, ${words}` };
-  return { ...common, kind: null, words: 'no colour', way: 'No colour yet' };
+  if (token.rule) return { ...common, kind: 'rule', words, trail: `from ${resolved.via?.token.path ?? 'nothing'}, ${words}` };
+  return { ...common, kind: null, words: 'no colour', trail: 'No colour yet' };
 }
 
 /** The kind of a value in words, with what it comes from. */
-function titleOf({ kind, derived, way }: Described): string {
+function titleOf({ kind, derived, trail: way }: Described): string {
   if (!kind) return way;
   return `${SIGNS[kind].words}${derived ? `, ${SIGNS.derived.words}` : ''}: ${way}`;
 }

@@ -45,7 +45,7 @@ export function Rows({ lanes, rows }: { lanes: readonly Lane[]; rows: readonly L
                 {besides.map((beside, lane) => (
                   <td key={lane}>
                     <Patch colour={beside?.two ?? null} />
-                    <small>{beside && <Told beside={beside} />}</small>
+                    <small>{beside && <FateWords beside={beside} />}</small>
                   </td>
                 ))}
               </tr>
@@ -71,7 +71,7 @@ function Patch({ colour }: { colour: NamedColour | null }) {
   );
 }
 
-function Told({ beside: { fate, distance, one, two } }: { beside: Beside }) {
+function FateWords({ beside: { fate, distance, one, two } }: { beside: Beside }) {
   const other = one && two && one.name.toLowerCase() !== two.name.toLowerCase() ? two.name : '';
   return (
     <>

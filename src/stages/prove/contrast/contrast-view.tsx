@@ -102,7 +102,7 @@ export function ContrastView() {
               ))}
             </tbody>
           </table>
-          <p className={css.told}>{told(matrix)}</p>
+          <p className={css.told}>{matrixInWords(matrix)}</p>
         </div>
         {row && ground ? (
           <Specimen key={`${row.token.id} ${ground.token.id} ${theme.id}`} row={row} ground={ground.token} theme={theme} />
@@ -115,7 +115,7 @@ export function ContrastView() {
 }
 
 /** What is measured, and what is left out. */
-function told({ rows, left }: Matrix): string {
+function matrixInWords({ rows, left }: Matrix): string {
   const texts = rows.filter(({ kind }) => kind === 'text').length;
   return [
     `Measured: ${texts} texts and ${rows.length - texts} graphics, each on what it is set on: the tokens it names, those its name says (on-…), or every surface.`,

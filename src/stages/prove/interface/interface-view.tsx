@@ -5,7 +5,7 @@ import { useBrand } from '@/ui/store/brand-context';
 import { Empty } from '@/ui/empty';
 import { Sheet } from '@/ui/interface/sheet';
 import { TintPanel } from './tint-panel';
-import { Told, underOf, type Under } from './told';
+import { UnderPointer, underOf, type Under } from './told';
 import css from './interface.module.css';
 
 /** What a row is tinted with to begin with: a hint. */
@@ -61,7 +61,7 @@ export function InterfaceView() {
       )}
       <p className={css.under} role="status">
         {under ? (
-          <Told brand={brand} theme={theme} under={under} tints={tints} />
+          <UnderPointer brand={brand} theme={theme} under={under} tints={tints} />
         ) : missing.length > 0 ? (
           `Not named yet, so shown plain: ${missing.join(', ')}.`
         ) : (

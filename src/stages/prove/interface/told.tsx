@@ -39,7 +39,7 @@ function stateShown(part: Element): string {
 }
 
 /** The tokens of a part as it is now, and whether its text can be read. */
-export function Told({ brand, theme, under, tints }: { brand: Brand; theme: string; under: Under; tints: Tints }) {
+export function UnderPointer({ brand, theme, under, tints }: { brand: Brand; theme: string; under: Under; tints: Tints }) {
   const resolved = resolveTheme(brand, theme);
   const tokens = tokensOf(brand);
   const rest = tokens.get(under.rest);

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { Art } from '@/core/brand/document/art-shape';
 import { swatchesOf } from '@/core/brand/reading/resolve';
 import { readColour } from '@/core/colour/read';
-import type { ColourWay } from '@/core/image/recolour-plan';
+import type { ColourFate } from '@/core/image/recolour-plan';
 import { useBrand, useMayEdit } from '@/ui/store/brand-context';
 import { draggedIn, underPointer } from '@/ui/dragged';
 import css from './art.module.css';
@@ -16,13 +16,13 @@ const hexOf = (rgb: number) => `#${rgb.toString(16).padStart(6, '0')}`;
 
 interface Props {
   art: Art;
-  ways: readonly ColourWay[];
+  fates: readonly ColourFate[];
   more: number;
-  onWay: (from: string, to: string | null) => void;
+  onSend: (from: string, to: string | null) => void;
 }
 
 /** From which colour to which: the nearest, or the one chosen by its name or by dropping a swatch of the strand on it. */
-export function ColourTable({ art, ways, more, onWay }: Props) {
+export function ColourTable({ art, fates, more, onSend }: Props) {
   const brand = useBrand((state) => state.replica.brand);
   const mayEdit = useMayEdit();
   const [over, setOver] = useState<string | null>(null);
@@ -34,7 +34,7 @@ export function ColourTable({ art, ways, more, onWay }: Props) {
       setOver(null);
       const dragged = draggedIn(event);
       const from = dragged?.what === 'swatch' && mayEdit ? underPointer(event, '[data-from]')?.dataset.from : undefined;
-      if (dragged && from) onWay(from, dragged.id);
+      if (dragged && from) onSend(from, dragged.id);
     },
   });
   const palette = brand.palettes.find(({ id }) => id === art.table.palette);
@@ -55,7 +55,7 @@ export function ColourTable({ art, ways, more, onWay }: Props) {
           </tr>
         </thead>
         <tbody>
-          {ways.slice(0, MOST_ROWS).map(({ from, to, pixels, deltaE, nearest }) => {
+          {fates.slice(0, MOST_ROWS).map(({ from, to, pixels, deltaE, nearest }) => {
             const hex = hexOf(from);
             const own = chosen.get(hex);
             const place = own === undefined ? undefined : swatches.get(own);
@@ -76,7 +76,7 @@ export function ColourTable({ art, ways, more, onWay }: Props) {
                         <NativeSelect.Field
                           aria-label={`Where ${hex} goes`}
                           value={own ?? ''}
-                          onChange={({ target }) => onWay(hex, target.value === '' ? null : target.value)}
+                          onChange={({ target }) => onSend(hex, target.value === '' ? null : target.value)}
                         >
                           <option value="">
                             {own === undefined
@@ -105,8 +105,8 @@ export function ColourTable({ art, ways, more, onWay }: Props) {
           })}
         </tbody>
       </table>
-      {ways.length + more > MOST_ROWS && (
-        <p>and {(ways.length + more - MOST_ROWS).toLocaleString('en')} more colours, each to its nearest</p>
+      {fates.length + more > MOST_ROWS && (
+        <p>and {(fates.length + more - MOST_ROWS).toLocaleString('en')} more colours, each to its nearest</p>
       )}
     </div>
   );

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Art } from '@/core/brand/document/art-shape';
 import { useBrand } from '@/ui/store/brand-context';
-import { keptFile } from '@/ui/asked/kept-files';
+import { storedFile } from '@/ui/asked/kept-files';
 import { OpenArt } from '@/workers/art';
 
 /** The art's sheets, fetched and decoded in a worker. */
@@ -19,7 +19,7 @@ export function useSheets({ sheets }: Art): { open: OpenArt | null; before: read
     let current = true;
     const start = async () => {
       const files = [];
-      for (const { picture, name } of wanted.current) files.push({ name, bytes: await keptFile(brand, 'pictures', picture) });
+      for (const { picture, name } of wanted.current) files.push({ name, bytes: await storedFile(brand, 'pictures', picture) });
       const opened = await open.remote.open(files);
       if (!current) return;
       if (typeof opened === 'string') setProblem(opened);

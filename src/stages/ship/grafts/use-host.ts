@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { Graft } from '@/core/brand/document/graft-shape';
 import { useBrand } from '@/ui/store/brand-context';
-import { keptFile } from '@/ui/asked/kept-files';
+import { storedFile } from '@/ui/asked/kept-files';
 import { OpenHost } from '@/workers/graft';
 import type { ShownHost } from '@/workers/graft.worker';
 
@@ -24,7 +24,7 @@ export function useHost({ host, order, asides }: Graft): { ready: ReadyHost | nu
     let current = true;
     const start = async () => {
       setShare(0);
-      const bytes = await keptFile(brand, 'hosts', sha256);
+      const bytes = await storedFile(brand, 'hosts', sha256);
       const shown = await open.open(name, bytes, { order, asides }, (now) => current && setShare(now));
       if (!current) return;
       if (typeof shown === 'string') setProblem({ of, sentence: shown });

@@ -17,7 +17,7 @@ import type { PastChange } from './use-past';
 import css from './history.module.css';
 
 /** More are not offered one by one; the whole state can be had anyway. */
-const LISTED = 200;
+const MOST_SHOWN = 200;
 
 /** The brand as it was after one change, beside today's; anything of it taken back. */
 export function PastBrand({ change }: { change: PastChange }) {
@@ -114,7 +114,7 @@ function Back({ then, before, change }: { then: Brand; before: Brand; change: Pa
       {differences.length > 0 && (
         <>
           <ul className={css.since} aria-label="Different today">
-            {differences.slice(0, LISTED).map(({ id, kind, name, what }) => (
+            {differences.slice(0, MOST_SHOWN).map(({ id, kind, name, what }) => (
               <li key={id}>
                 <Tick disabled={!mayEdit} checked={ticked.has(id)} onTick={(checked) => turn(id, checked)}>
                   {name}
@@ -126,7 +126,7 @@ function Back({ then, before, change }: { then: Brand; before: Brand; change: Pa
                 </small>
               </li>
             ))}
-            {differences.length > LISTED && <li>and {differences.length - LISTED} more</li>}
+            {differences.length > MOST_SHOWN && <li>and {differences.length - MOST_SHOWN} more</li>}
           </ul>
           <Button
             size="xs"

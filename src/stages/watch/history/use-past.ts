@@ -17,7 +17,7 @@ export interface PastAsked {
   readonly by: string;
 }
 
-interface Told {
+interface Answer {
   readonly history: readonly PastChange[];
   readonly people?: readonly { readonly id: string; readonly name: string }[];
 }
@@ -32,7 +32,7 @@ export function usePast({ of, by }: PastAsked) {
     queryKey: ['past', id, of, by, seq],
     queryFn: ({ pageParam }) => {
       const asked = Object.entries({ of, by, before: pageParam }).filter(([, value]) => value !== '');
-      return request<Told>(`/api/brands/${id}/history?${new URLSearchParams(asked).toString()}`);
+      return request<Answer>(`/api/brands/${id}/history?${new URLSearchParams(asked).toString()}`);
     },
     initialPageParam: '',
     getNextPageParam: ({ history }) => (history.length < AT_ONCE ? null : String(history.at(-1)!.seq)),

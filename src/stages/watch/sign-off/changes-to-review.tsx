@@ -9,7 +9,7 @@ import type { Verdict } from '@/ui/asked/sign-offs';
 import css from './sign-off.module.css';
 
 /** More are not listed one by one; all of them are in the pictures. */
-const LISTED = 200;
+const MOST_SHOWN = 200;
 
 interface Props {
   before: Brand | null;
@@ -29,7 +29,7 @@ export function ChangesToReview({ before, after, differences, open, verdicts, ch
   const remarks = open?.remarks ?? [];
   return (
     <ul className={css.changes} aria-label="Changes to look at">
-      {differences.slice(0, LISTED).map(({ id, kind, name, what, effect }) => {
+      {differences.slice(0, MOST_SHOWN).map(({ id, kind, name, what, effect }) => {
         const seen = approving.filter(({ unseen }) => !unseen!.has(id)).map(({ remark }) => remark.by);
         const said = remarks.filter(({ about, settledBy }) => about === id && !settledBy).length;
         return (
@@ -53,7 +53,7 @@ export function ChangesToReview({ before, after, differences, open, verdicts, ch
           </li>
         );
       })}
-      {differences.length > LISTED && <li>and {differences.length - LISTED} more</li>}
+      {differences.length > MOST_SHOWN && <li>and {differences.length - MOST_SHOWN} more</li>}
     </ul>
   );
 }

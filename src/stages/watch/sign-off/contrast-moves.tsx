@@ -4,7 +4,7 @@ import type { TextPair } from '@/core/findings/contrast';
 import { contrastMoves, hasFailed } from '@/core/release/contrast-moves';
 import css from './sign-off.module.css';
 
-const LISTED = 40;
+const MOST_SHOWN = 40;
 
 /** Texts that can be read better or worse than in the last release, in every theme. */
 export function ContrastMoves({ before, after }: { before: Brand | null; after: Brand }) {
@@ -18,7 +18,7 @@ export function ContrastMoves({ before, after }: { before: Brand | null; after: 
         otherwise than before.
       </p>
       <ul className={css.moves} aria-label="Contrast before and now">
-        {moves.slice(0, LISTED).map((move) => (
+        {moves.slice(0, MOST_SHOWN).map((move) => (
           <li key={`${move.now.theme.id} ${move.now.text.id} ${move.now.surface.id}`}>
             <Specimen pair={move.before} />
             <Specimen pair={move.now} />
@@ -31,7 +31,7 @@ export function ContrastMoves({ before, after }: { before: Brand | null; after: 
             </small>
           </li>
         ))}
-        {moves.length > LISTED && <li>and {moves.length - LISTED} more</li>}
+        {moves.length > MOST_SHOWN && <li>and {moves.length - MOST_SHOWN} more</li>}
       </ul>
     </>
   );

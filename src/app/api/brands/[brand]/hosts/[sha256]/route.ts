@@ -1,4 +1,4 @@
-import { keptHost } from '@/server/brands/kept-files';
+import { storedHost } from '@/server/brands/kept-files';
 import { allowed, answer } from '@/server/http/request';
 
 /** A kept host file, byte for byte, and never shown as anything by a browser. */
@@ -6,7 +6,7 @@ export function GET(_request: Request, { params }: { params: Promise<{ brand: st
   return answer(async () => {
     const { brand, sha256 } = await params;
     await allowed(brand, 'read');
-    const { bytes } = await keptHost(brand, sha256);
+    const { bytes } = await storedHost(brand, sha256);
     return new Response(new Uint8Array(bytes), {
       headers: {
         'content-type': 'application/octet-stream',

@@ -1,4 +1,4 @@
-import { keptPicture } from '@/server/brands/pictures';
+import { storedPicture } from '@/server/brands/pictures';
 import { allowed, answer } from '@/server/http/request';
 
 /** A kept picture, byte for byte. */
@@ -6,7 +6,7 @@ export function GET(_request: Request, { params }: { params: Promise<{ brand: st
   return answer(async () => {
     const { brand, sha256 } = await params;
     await allowed(brand, 'read');
-    const { mediaType, bytes } = await keptPicture(brand, sha256);
+    const { mediaType, bytes } = await storedPicture(brand, sha256);
     return new Response(new Uint8Array(bytes), {
       headers: {
         'content-type': mediaType,

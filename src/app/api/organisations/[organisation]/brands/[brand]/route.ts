@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { EntityId } from '@/core/brand/document/fields';
-import { deleteBrand, giveStanding } from '@/server/brands/brand-acts';
+import { deleteBrand, putBrand } from '@/server/brands/brand-acts';
 import { Refused } from '@/server/http/refused';
 import { allowedIn, answer, body, mustBeSameOrigin } from '@/server/http/request';
 
@@ -21,7 +21,7 @@ export function PATCH(request: Request, context: Context): Promise<Response> {
   return answer(async () => {
     const { organisation, brand, person } = await asked(context);
     const { standing } = await body(request, Standing);
-    await giveStanding(person, organisation, brand, standing);
+    await putBrand(person, organisation, brand, standing);
     return Response.json({});
   });
 }

@@ -7,18 +7,18 @@ import { request } from '../asked/request';
 const REST_MS = 400;
 
 /** Tells the others which swatch or token is chosen here, and again whenever the connection has come back. */
-export function useHeld(): void {
-  const { id, held, connected, others } = useBrand(({ id: brand, selection, connected: isConnected, here, person }) => ({
+export function usePresence(): void {
+  const { id, chosen, connected, others } = useBrand(({ id: brand, selection, connected: isConnected, here, person }) => ({
     id: brand,
-    held: selection === null ? null : 'swatch' in selection ? selection.swatch : selection.token,
+    chosen: selection === null ? null : 'swatch' in selection ? selection.swatch : selection.token,
     connected: isConnected,
     others: here.some((each) => each.id !== person.id),
   }));
   useEffect(() => {
     if (!connected || !others) return;
     // Nobody waits for it, and the next one is told anyway.
-    const tell = () => void request(`/api/brands/${id}/held`, 'POST', { page: pageId(), held }).catch(() => {});
+    const tell = () => void request(`/api/brands/${id}/chosen`, 'POST', { page: pageId(), chosen }).catch(() => {});
     const timer = setTimeout(tell, REST_MS);
     return () => clearTimeout(timer);
-  }, [id, held, connected, others]);
+  }, [id, chosen, connected, others]);
 }

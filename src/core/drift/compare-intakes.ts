@@ -2,21 +2,21 @@ import { swatchesOf, tokensOf } from '../brand/reading/resolve';
 import type { Brand } from '../brand/document/document';
 import { slug } from '../base/words';
 import { shownHex } from '../colour/read';
-import type { Entry, Reading } from '../intake/reading';
+import type { Entry, Intake } from '../intake/intake';
 import { aligned, type Stretch } from './align';
 import { coloursOf, type Known } from './brand-colours';
 import type { Compared } from './compare-text';
 import { differs, extra, isSameShown, missing, type Difference, type Expected } from './difference';
 import type { ExpectedFile } from './expected-files';
 
-/** A colour of a reading, with what it is called there. */
+/** A colour of an intake, with what it is called there. */
 type Named = Entry & { readonly colour: NonNullable<Entry['colour']> };
 
 /**
  * Compares two files of a kind that is read: what should be there with what is there, colour by colour, by their names
  * and by their order. For files without text, and for such as may say the same in many ways.
  */
-export function compareReadings(brand: Brand, file: ExpectedFile, expected: Reading, delivered: Reading): Compared {
+export function compareIntakes(brand: Brand, file: ExpectedFile, expected: Intake, delivered: Intake): Compared {
   const [ours, theirs] = [taken(expected), taken(delivered)];
   const names = namesOf(brand, file, ours);
   const { theme } = file;
@@ -27,7 +27,7 @@ export function compareReadings(brand: Brand, file: ExpectedFile, expected: Read
     ...names(entry, expected),
     hex: entry.colour.hex,
   });
-  const nameKey = (reading: Reading) => (entry: Named) => `${paletteName(entry, reading)}/${nameOf(entry)}`;
+  const nameKey = (intake: Intake) => (entry: Named) => `${paletteName(entry, intake)}/${nameOf(entry)}`;
   const [ourKey, theirKey] = [nameKey(expected), nameKey(delivered)];
   const whole = (key: (entry: Named) => string) => (entry: Named) => `${key(entry)} ${entry.colour.hex} ${entry.colour.alpha}`;
   // The same names in the same order: then each is compared with its own, also where names say nothing.
@@ -59,7 +59,7 @@ export function compareReadings(brand: Brand, file: ExpectedFile, expected: Read
   return { differences, equal };
 }
 
-function taken({ entries }: Reading): Named[] {
+function taken({ entries }: Intake): Named[] {
   return entries.filter((entry): entry is Named => entry.colour !== null && entry.take);
 }
 
@@ -68,7 +68,7 @@ function nameOf({ token, name, colour }: Named): string {
   return token?.path ?? (name === shownHex(colour) ? '' : name);
 }
 
-function paletteName({ palette }: Entry, { palettes }: Reading): string {
+function paletteName({ palette }: Entry, { palettes }: Intake): string {
   return palette === null ? '' : (palettes[palette]?.name ?? '');
 }
 
@@ -80,7 +80,7 @@ function namesOf(
   brand: Brand,
   file: ExpectedFile,
   entries: readonly Named[],
-): (entry: Named, reading: Reading) => Partial<Known> {
+): (entry: Named, intake: Intake) => Partial<Known> {
   const tokens = new Map(Array.from(tokensOf(brand).values(), ({ id, path }) => [path, id]));
   const swatches = new Map(
     Array.from(swatchesOf(brand).values(), ({ palette, swatch }) => [`${palette.name}/${swatch.name}`, swatch.id]),
@@ -90,10 +90,10 @@ function namesOf(
   const palette = brand.palettes.find(({ name, swatches: list }) => slug(name) === stem && list.length === entries.length);
   const lead = entries.length - file.tokens.length;
   const known = coloursOf(brand);
-  return (entry, reading) => {
+  return (entry, intake) => {
     const token = tokens.get(entry.token?.path ?? entry.name);
     if (token !== undefined) return { token };
-    const swatch = swatches.get(`${paletteName(entry, reading)}/${entry.name}`) ?? palette?.swatches[places.get(entry)!]?.id;
+    const swatch = swatches.get(`${paletteName(entry, intake)}/${entry.name}`) ?? palette?.swatches[places.get(entry)!]?.id;
     if (swatch !== undefined) return { swatch };
     // One more than there are tokens is the transparent one, which comes first.
     const inOrder = lead === 0 || lead === 1 ? file.tokens[places.get(entry)! - lead] : undefined;

@@ -57,7 +57,7 @@ export interface Entry extends Place {
   readonly doubts: readonly Doubt[];
   /** Whether it is taken unless somebody says otherwise. */
   readonly take: boolean;
-  /** Index of its palette in the reading; null for what goes into none, such as an alias. */
+  /** Index of its palette in the intake; null for what goes into none, such as an alias. */
   readonly palette: number | null;
   /** What else an ambiguous code may mean. */
   readonly other?: ReadColour;
@@ -74,7 +74,7 @@ export type ColourEntry = Entry & { readonly colour: ReadColour };
 
 export type PaletteKind = (typeof PALETTE_KINDS)[number];
 
-/** A palette of a reading, its colours apart. */
+/** A palette of an intake, its colours apart. */
 export interface PaletteHead {
   readonly name: string;
   readonly kind: PaletteKind;
@@ -83,7 +83,7 @@ export interface PaletteHead {
 }
 
 /** What a reader understood of a file. Nothing is guessed silently, and nothing is lost: see `entryCount`. */
-export interface Reading {
+export interface Intake {
   /** Id of the reader. */
   readonly format: string;
   readonly palettes: readonly PaletteHead[];
@@ -94,7 +94,7 @@ export interface Reading {
   readonly problems: readonly Problem[];
 }
 
-/** A palette of a reading with its colours. */
+/** A palette of an intake with its colours. */
 export interface ReadPalette {
   readonly name: string;
   readonly kind: PaletteKind;
@@ -106,10 +106,10 @@ export interface ReadPalette {
 /** What an entry is made from, where its palette is said elsewhere. */
 export type EntryParts = Omit<Entry, 'palette'>;
 
-type Told = { readonly line: number } & Partial<Omit<EntryParts, 'colour' | 'take' | 'line'>>;
+type EntryGiven = { readonly line: number } & Partial<Omit<EntryParts, 'colour' | 'take' | 'line'>>;
 
 /** A colour as a reader found it, to be taken. A name that is missing is its code. */
-export function taken(colour: ReadColour, { name = '', text = colour.css, doubts = [], ...rest }: Told): EntryParts {
+export function taken(colour: ReadColour, { name = '', text = colour.css, doubts = [], ...rest }: EntryGiven): EntryParts {
   const given = tidyName(name) || shownHex(colour);
   return {
     span: null,
@@ -127,7 +127,7 @@ export function taken(colour: ReadColour, { name = '', text = colour.css, doubts
 export function leftOut(
   colour: ReadColour | null,
   reason: Doubt,
-  { name = '', text = '', doubts = [], ...rest }: Told,
+  { name = '', text = '', doubts = [], ...rest }: EntryGiven,
 ): EntryParts {
   return {
     span: null,
@@ -155,8 +155,8 @@ interface PaletteParts extends PaletteHead {
   readonly entries: readonly EntryParts[];
 }
 
-/** A reading of palettes. Those in which there is no colour at all are no palettes: their entries belong to none. */
-export function readingOf(format: string, palettes: readonly PaletteParts[], problems: readonly Problem[] = []): Reading {
+/** An intake of palettes. Those in which there is no colour at all are no palettes: their entries belong to none. */
+export function intakeOf(format: string, palettes: readonly PaletteParts[], problems: readonly Problem[] = []): Intake {
   const heads: PaletteHead[] = [];
   const entries = palettes.flatMap(({ entries: parts, ...head }) => {
     const coloured = parts.some(({ colour }) => colour !== null);
@@ -168,12 +168,12 @@ export function readingOf(format: string, palettes: readonly PaletteParts[], pro
 }
 
 /** The answer to a file of this format in which nothing can be read. */
-export function unreadable(format: string, message: string, place?: Place): Reading {
-  return readingOf(format, [], [problem(message, place)]);
+export function unreadable(format: string, message: string, place?: Place): Intake {
+  return intakeOf(format, [], [problem(message, place)]);
 }
 
 /** The palettes with their colours: what is taken of each, or all of one that is only offered. */
-export function palettesOf({ palettes, entries }: Reading): ReadPalette[] {
+export function palettesOf({ palettes, entries }: Intake): ReadPalette[] {
   const byPalette = palettes.map((): ColourEntry[] => []);
   for (const entry of entries) if (entry.colour && entry.palette !== null) byPalette[entry.palette]!.push(entry as ColourEntry);
   return palettes.map(({ name, kind }, at) => {
@@ -212,19 +212,19 @@ export class EntryList {
   }
 }
 
-/** How many entries of its source a reading accounts for: taken, left out with a reason, or reported. */
-export function entryCount({ entries, problems }: Reading): number {
+/** How many entries of its source an intake accounts for: taken, left out with a reason, or reported. */
+export function entryCount({ entries, problems }: Intake): number {
   const standing = entries.reduce((sum, { also }) => sum + 1 + (also?.length ?? 0), 0);
   return problems.reduce((sum, problem) => sum + (problem.entries ?? 0), standing);
 }
 
 /** At most so many entries as a page can show; how many more there are is said. */
-export function bounded(reading: Reading): Reading {
-  const { entries, problems } = reading;
+export function bounded(intake: Intake): Intake {
+  const { entries, problems } = intake;
   const shown = problems.slice(0, ENTRY_LIMIT);
-  if (entries.length <= ENTRY_LIMIT) return { ...reading, problems: shown };
+  if (entries.length <= ENTRY_LIMIT) return { ...intake, problems: shown };
   const more = entries.length - ENTRY_LIMIT;
-  return { ...reading, entries: entries.slice(0, ENTRY_LIMIT), problems: [stopped(more, entries[ENTRY_LIMIT]), ...shown] };
+  return { ...intake, entries: entries.slice(0, ENTRY_LIMIT), problems: [stopped(more, entries[ENTRY_LIMIT]), ...shown] };
 }
 
 /** What is said of entries beyond the limit. */
@@ -238,8 +238,8 @@ export function doubt(kind: DoubtKind, reason: string): Doubt {
   return { kind, reason };
 }
 
-/** Everything a reading has to say, in the file's order: its problems, and every doubt as a warning. */
-export function problemsOf({ entries, problems }: Reading): Problem[] {
+/** Everything an intake has to say, in the file's order: its problems, and every doubt as a warning. */
+export function problemsOf({ entries, problems }: Intake): Problem[] {
   const doubts = entries.flatMap(({ line, column, text, doubts: all }) =>
     all.map(({ reason }) => problem(text ? `${text}: ${reason}` : reason, { line, column: Math.max(1, column) }, 'warning')),
   );
