@@ -1,5 +1,5 @@
 import type { Brand } from './document';
-import type { Palette } from './palette-shape';
+import { KINDS, type Entity } from './kinds';
 
 /**
  * What makes one state of a brand of another, for a worker that has the other: an edit of one swatch is a few hundred bytes, where the whole
@@ -16,18 +16,22 @@ export interface BrandPatch {
 interface ListPatch<T> {
   /** null where the places are the same, and only `changed` is not. */
   readonly order: readonly (number | T)[] | null;
-  readonly changed: readonly (readonly [place: number, now: T | PalettePatch])[];
+  readonly changed: readonly (readonly [place: number, now: T | HolderPatch])[];
 }
 
-/** A palette of which some swatches have changed. */
-interface PalettePatch {
-  readonly palette: Omit<Palette, 'swatches'>;
-  readonly swatchPatch: ListPatch<object>;
+/** An entity of which only some that it holds have changed, such as a palette with other swatches. */
+interface HolderPatch {
+  /** Without those that it holds. */
+  readonly own: object;
+  readonly held: ListPatch<object>;
 }
 
-interface Entity {
-  readonly id: string;
-}
+/** Each list of a brand with the list that its entities hold, where they hold one: palettes, their swatches. */
+const LISTS: ReadonlyMap<string, string | undefined> = new Map(
+  Object.values(KINDS)
+    .filter(({ within }) => !within)
+    .map(({ list }) => [list, Object.values(KINDS).find(({ within }) => within && KINDS[within].list === list)?.list]),
+);
 
 /** @returns null when the two are the same */
 export function brandPatch(then: Brand, now: Brand): BrandPatch | null {
@@ -37,43 +41,46 @@ export function brandPatch(then: Brand, now: Brand): BrandPatch | null {
   for (const key of new Set([...Object.keys(then), ...Object.keys(now)]) as Set<keyof Brand>) {
     const [was, is] = [then[key], now[key]];
     if (was === is) continue;
-    if (key !== 'carried' && Array.isArray(was) && Array.isArray(is)) lists[key] = listPatch(was as Entity[], is as Entity[]);
+    if (LISTS.has(key)) lists[key] = listPatch(was as Entity[], is as Entity[], LISTS.get(key));
     else fields[key] = is;
   }
   return { fields, lists };
 }
 
-function listPatch(was: readonly Entity[], is: readonly Entity[]): ListPatch<object> {
+function listPatch(was: readonly Entity[], is: readonly Entity[], holding?: string): ListPatch<object> {
   if (was.length === is.length && was.every(({ id }, at) => id === is[at]!.id)) {
-    const changed = is.flatMap((now, at) => (now === was[at] ? [] : [[at, entityPatch(was[at]!, now)] as const]));
+    const changed = is.flatMap((now, at) => (now === was[at] ? [] : [[at, entityPatch(was[at]!, now, holding)] as const]));
     return { order: null, changed };
   }
   const places = new Map(was.map((entity, at) => [entity, at]));
   return { order: is.map((entity) => places.get(entity) ?? entity), changed: [] };
 }
 
-function entityPatch(was: Entity, now: Entity): object {
-  if (!('swatches' in was) || !('swatches' in now)) return now;
-  const { swatches, ...palette } = now as Palette;
-  return { palette, swatchPatch: listPatch((was as Palette).swatches, swatches) } satisfies PalettePatch;
+function entityPatch(was: Entity, now: Entity, holding?: string): object | HolderPatch {
+  if (holding === undefined) return now;
+  const { [holding]: held, ...own } = now as Entity & Holder;
+  return { own, held: listPatch((was as Entity & Holder)[holding]!, held!) };
 }
+
+type Holder = Readonly<Record<string, Entity[]>>;
 
 /** The brand that a patch makes of the one that it was made from. */
 export function patched(then: Brand, { fields, lists }: BrandPatch): Brand {
   const next: Record<string, unknown> = { ...then, ...fields };
   for (const [key, value] of Object.entries(fields)) if (value === undefined) delete next[key];
-  for (const [key, patch] of Object.entries(lists)) next[key] = patchedList(then[key as keyof Brand] as object[], patch);
+  for (const [key, patch] of Object.entries(lists))
+    next[key] = patchedList(then[key as keyof Brand] as object[], patch, LISTS.get(key));
   return next as unknown as Brand;
 }
 
-function patchedList(was: readonly object[], { order, changed }: ListPatch<object>): object[] {
+function patchedList(was: readonly object[], { order, changed }: ListPatch<object>, holding?: string): object[] {
   if (order) return order.map((place) => (typeof place === 'number' ? was[place]! : place));
   const next = [...was];
   for (const [place, now] of changed)
-    next[place] = 'swatchPatch' in now ? patchedPalette(was[place] as Palette, now as PalettePatch) : now;
+    next[place] = holding === undefined ? now : holder(was[place]!, now as HolderPatch, holding);
   return next;
 }
 
-function patchedPalette(was: Palette, { palette, swatchPatch }: PalettePatch): Palette {
-  return { ...palette, swatches: patchedList(was.swatches, swatchPatch) as Palette['swatches'] };
+function holder(was: object, { own, held }: HolderPatch, holding: string): object {
+  return { ...own, [holding]: patchedList((was as Holder)[holding]!, held) };
 }
