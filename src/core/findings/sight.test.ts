@@ -1,5 +1,8 @@
 /** The rules of what people see: what each finds on a few colours, and that its mend puts exactly that right. */
+import fc from 'fast-check';
 import { changedToken, fewTokens } from '../../../tests/few-tokens';
+import { partOfDemo } from '../../../tests/part-of-demo';
+import { anyCommand, runAll } from '../../../tests/random-commands';
 import { apply } from '../brand/commands/apply';
 import { emptyBrand, type Brand } from '../brand/document/document';
 import type { Palette } from '../brand/document/palette-shape';
@@ -200,4 +203,20 @@ test('asked for one state of a brand after the other, the finder gives what the 
   expect(finder.find(darker)).toEqual(worstFirst(findingsOf(darker, RULES)));
   const renamed = { ...darker, name: 'Other' };
   expect(finder.find(renamed).every((each, at) => each === finder.find(darker)[at])).toBe(true);
+});
+
+test('whatever was edited, the finder gives what all rules give when they are asked anew', () => {
+  const known: Known = { written: ({ tokens }) => tokens.slice(0, 30) };
+  fc.assert(
+    fc.property(fc.array(anyCommand, { minLength: 1, maxLength: 20 }), (picks) => {
+      const finder = new Finder(known);
+      finder.find(partOfDemo);
+      let brand = partOfDemo;
+      for (const pick of picks) {
+        brand = runAll(brand, [pick]).brand;
+        expect(finder.find(brand)).toEqual(new Finder(known).find(brand));
+      }
+    }),
+    { numRuns: 40 },
+  );
 });

@@ -6,7 +6,7 @@ import { finding, type Rule } from './finding';
 export const unused: Rule = {
   id: 'unused',
   title: 'Not used by anything',
-  looksAt: ['tokens', 'palettes', 'destinations', 'fields'],
+  looksAt: ['tokens', 'palettes', 'destinations', 'fields', 'grafts', 'art', 'carried'],
   find: (brand, { written }) => [
     ...(written ? orphanTokens(brand, written) : []).map(({ id, path }) =>
       finding('unused', 'note', `${path} goes to no destination, and nothing points at it.`, { tokens: [id] }, { name: path }),

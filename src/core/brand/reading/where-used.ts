@@ -1,4 +1,4 @@
-import { entitiesOf, FIELD_NAMES, FIELDS, KIND_NAMES, referencesOf, type KindName } from '../document/kinds';
+import { entitiesOf, FIELD_NAMES, FIELDS, KIND_NAMES, referencesOf, type Entity, type KindName } from '../document/kinds';
 import type { Brand } from '../document/document';
 import type { Art } from '../document/art-shape';
 import type { DataField } from '../document/data-shape';
@@ -47,7 +47,7 @@ export type TokensWritten = (brand: Brand, destination: Destination) => readonly
  */
 export function unusedSwatches(brand: Brand): Swatch[] {
   const [swatches, palettes] = [spokenOf(brand, 'swatch'), spokenOf(brand, 'palette')];
-  const byTokens = new Set(brand.tokens.flatMap((token) => referencesOf('token', token).map(({ id }) => id)));
+  const byTokens = spokenIn('token', brand.tokens).get('swatch') ?? new Set();
   return brand.palettes.flatMap(({ id, swatches: all }) => {
     if (palettes.has(id) || !all.some((swatch) => byTokens.has(swatch.id))) return [];
     return all.filter((swatch) => !swatches.has(swatch.id));
@@ -64,9 +64,26 @@ export function orphanTokens(brand: Brand, written: TokensWritten): Token[] {
 
 /** Ids of the entities of a kind that anything speaks of straight: tokens, slots, art, data fields and values carried for other tools. */
 export function spokenOf(brand: Brand, kind: KindName): Set<string> {
-  const references = [
-    ...KIND_NAMES.flatMap((name) => entitiesOf(brand, name).flatMap((entity) => referencesOf(name, entity))),
-    ...FIELD_NAMES.flatMap((name) => FIELDS[name].references(brand)),
-  ];
-  return new Set(references.flatMap(({ to, id }) => (to === kind ? [id] : [])));
+  const spoken = new Set<string>();
+  for (const name of KIND_NAMES) for (const id of spokenIn(name, entitiesOf(brand, name)).get(kind) ?? []) spoken.add(id);
+  for (const name of FIELD_NAMES) for (const { to, id } of FIELDS[name].references(brand)) if (to === kind) spoken.add(id);
+  return spoken;
+}
+
+const known = new WeakMap<readonly Entity[], ReadonlyMap<KindName, ReadonlySet<string>>>();
+
+/** Ids that the entities of a list speak of, by kind. Computed once for a list. */
+function spokenIn(name: KindName, list: readonly Entity[]): ReadonlyMap<KindName, ReadonlySet<string>> {
+  let found = known.get(list);
+  if (!found) {
+    const spoken = new Map<KindName, Set<string>>();
+    for (const entity of list)
+      for (const { to, id } of referencesOf(name, entity)) {
+        const ids = spoken.get(to);
+        if (ids) ids.add(id);
+        else spoken.set(to, new Set([id]));
+      }
+    known.set(list, (found = spoken));
+  }
+  return found;
 }
