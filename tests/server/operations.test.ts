@@ -185,6 +185,7 @@ test('a database of the time before snapshots is brought up to date, with what i
     '0016-screens',
     '0017-webhooks',
     '0018-imported-releases',
+    '0019-writers-of-approvals',
   ]);
   await closeDatabase();
   for (const name of Object.keys(serverEnv(old, 'demo'))) delete process.env[name];

@@ -1,4 +1,5 @@
 /** What a release wants, and who says it: asked of the server itself, as no page would. */
+import { Client } from 'pg';
 import { newId } from '@/core/brand/document/identity';
 import { startTestServer, Visitor, type TestServer } from '../test-server';
 
@@ -46,6 +47,13 @@ test('a release waits for the approvals that its brand wants, of people who saw 
   expect((await release(oren)).body.error).toContain('earlier approvals did not see the latest changes');
   expect((await say(petra, id, 'ask', 'Lighter, please.')).status).toBe(200);
   expect((await release(ida)).body.error).toContain('Petra asked for changes');
+  expect((await say(petra, id, 'approve', '')).status).toBe(200);
+  // As if another program had written the files then.
+  const client = new Client({ connectionString: server.env.BREAKWATER_DATABASE_URL });
+  await client.connect();
+  await client.query("UPDATE remarks SET writer = 'another'");
+  await client.end();
+  expect((await release(oren)).body.error).toContain('Breakwater was updated since earlier approvals');
   expect((await say(petra, id, 'approve', '')).status).toBe(200);
   expect(await release(oren)).toMatchObject({ status: 200, body: { number: 1 } });
   const { releases } = (await ida.send('GET', `${BRAND}/releases`)).body;

@@ -76,11 +76,7 @@ function paletteName({ palette }: Entry, { palettes }: Intake): string {
  * Which token or swatch an entry of a file of ours is: by its path, by the names of its palette and its own; where a file
  * has no names, by its place among the tokens or swatches that its format writes; and else by its colour.
  */
-function namesOf(
-  brand: Brand,
-  file: ExpectedFile,
-  entries: readonly Named[],
-): (entry: Named, intake: Intake) => Partial<Known> {
+function namesOf(brand: Brand, file: ExpectedFile, entries: readonly Named[]): (entry: Named, intake: Intake) => Partial<Known> {
   const tokens = new Map(Array.from(tokensOf(brand).values(), ({ id, path }) => [path, id]));
   const swatches = new Map(
     Array.from(swatchesOf(brand).values(), ({ palette, swatch }) => [`${palette.name}/${swatch.name}`, swatch.id]),

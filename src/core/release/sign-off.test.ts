@@ -47,6 +47,7 @@ const said = (person: string, kind: Remark['kind'], seq: number): Remark => ({
   by: person[0]!.toUpperCase() + person.slice(1),
   at: '2026-01-01T00:00:00.000Z',
   settledBy: null,
+  outdated: false,
 });
 const signOff = (remarks: readonly Remark[]): SignOff => ({
   id: 's',
@@ -82,6 +83,15 @@ test('whoever made some of the changes does not approve them, where the rule ask
     '1 more person has to approve it, for Ida made some of the changes.',
   );
   expect(ReleaseRule.parse({ approvals: 1, releasers: 'owners', newErrors: 'told' }).byMakers).toBe('owners');
+});
+
+test('an approval of files that another program would have written counts no more', () => {
+  const open = signOff([{ ...said('petra', 'approve', 2), outdated: true }, said('ida', 'approve', 2)]);
+  const counted = countingApprovals(open, seen, log[2]!);
+  expect(counted.map(({ person }) => person)).toEqual(['ida']);
+  expect(wantedBy({ ...OPEN_RULE, approvals: 2 }, 'owner', open, counted)).toBe(
+    '1 more person has to approve it, for Breakwater was updated since earlier approvals.',
+  );
 });
 
 test('what is signed is signed no more once themes, palettes or tokens stand in another order, or a field of the brand is another', () => {

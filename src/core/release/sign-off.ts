@@ -52,6 +52,8 @@ export interface Remark extends NewRemark {
   readonly at: string;
   /** Who said that it is dealt with; null while it is open. */
   readonly settledBy: string | null;
+  /** Whether Breakwater was updated since, so that the same document may give other files. */
+  readonly outdated: boolean;
 }
 
 /** A review of the changes since a release, asked for by one person and answered by others. */
@@ -90,7 +92,7 @@ export function unseenSince(then: Brand, now: Brand): Set<string> {
 }
 
 /**
- * The approvals that count for the brand as it is now: by people who saw just that, and who made none of it where the rule asks for somebody else.
+ * The approvals that count for the brand as it is now: by people who saw just that, as the same program writes it, and who made none of it where the rule asks for somebody else.
  * @param seen the brand after the change with a number
  */
 export function countingApprovals(
@@ -98,8 +100,8 @@ export function countingApprovals(
   seen: (seq: number) => Brand | undefined,
   now: Brand,
 ): Remark[] {
-  return verdictsOf(remarks).filter(({ kind, seq, person }) => {
-    if (kind !== 'approve' || makers.includes(person)) return false;
+  return verdictsOf(remarks).filter(({ kind, seq, person, outdated }) => {
+    if (kind !== 'approve' || outdated || makers.includes(person)) return false;
     const then = seen(seq);
     return then !== undefined && unseenSince(then, now).size === 0;
   });
@@ -119,8 +121,10 @@ export function wantedBy(rule: ReleaseRule, role: PersonRole, open: SignOff | nu
   if (missing <= 0) return null;
   const others = verdictsOf(open.remarks).filter((remark) => !approvals.includes(remark));
   const makers = others.filter(({ person }) => open.makers.includes(person)).map(({ by }) => by);
+  const outdated = others.filter((remark) => remark.outdated && !open.makers.includes(remark.person));
   const why = [
-    ...(others.length > makers.length ? ['earlier approvals did not see the latest changes'] : []),
+    ...(outdated.length > 0 ? ['Breakwater was updated since earlier approvals'] : []),
+    ...(others.length > makers.length + outdated.length ? ['earlier approvals did not see the latest changes'] : []),
     ...(makers.length > 0 ? [`${makers.join(' and ')} made some of the changes`] : []),
   ];
   const because = why.length > 0 ? `, for ${why.join(', and ')}` : '';

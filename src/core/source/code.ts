@@ -56,7 +56,12 @@ export function scanCode(source: SourceText, comments: CommentStyle = 'c', onPla
     const range = name !== undefined && !/\brgba?\s*\($/i.test(lineBefore(index)) && rangeOf(found.split(',').map(parseFloat));
     const literal = range && numbersLiteral(found, range);
     if (literal)
-      occurrences.push({ span: { from: index, to: index + found.length }, literal, path: [stepOf(name!)], aside: asideAt(index) });
+      occurrences.push({
+        span: { from: index, to: index + found.length },
+        literal,
+        path: [stepOf(name!)],
+        aside: asideAt(index),
+      });
   }
   return { occurrences: occurrences.sort((one, two) => one.span.from - two.span.from), problems: [] };
 }

@@ -11,6 +11,7 @@ import { listsOf } from './brand-lists';
 import { createBrand } from './brands';
 import { database } from '../database/database';
 import { writeDown } from '../people/audit';
+import { writerMark } from '../writing/writer';
 import { hashedFiles, keepRelease } from '../releases/releases';
 import { indexSwatches } from './swatch-index';
 
@@ -154,6 +155,7 @@ export async function keepPast(
       await RemarkTable.create(
         {
           ...remark,
+          writer: writerMark(),
           id: `${signOff.id}-${at}`,
           signOffId: signOff.id,
           seq: seqAfter(afterDays),

@@ -158,6 +158,7 @@ function define(sequelize: Sequelize) {
       personId: text(),
       at: now(),
       settledBy: { type: DataTypes.TEXT },
+      writer: { type: DataTypes.TEXT },
     }),
     ReleaseFile: sequelize.define<ReleaseFileRow>('releaseFile', {
       brandId: key(),

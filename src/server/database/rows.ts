@@ -175,6 +175,8 @@ export interface RemarkRow extends Row<RemarkRow> {
   personId: string;
   at: CreationOptional<Date>;
   settledBy: CreationOptional<string | null>;
+  /** SHA-256 of the program that wrote files then; null where that is not known. */
+  writer: CreationOptional<string | null>;
 }
 
 export interface ShelfPaletteRow extends Row<ShelfPaletteRow> {

@@ -24,7 +24,8 @@ const SNAPSHOT_EVERY = 200;
 const AT_REST_MS = 30_000;
 
 /** What this instance holds of each brand, and at which change it knows of a snapshot. */
-const latestDocuments = () => onePerProcess('documents', () => new LRUCache<string, BrandAt & { snapshot: number }>({ max: MOST_KEPT }));
+const latestDocuments = () =>
+  onePerProcess('documents', () => new LRUCache<string, BrandAt & { snapshot: number }>({ max: MOST_KEPT }));
 /** Brands whose last snapshot is being read: whoever asks meanwhile waits for the same. */
 const reading = new Map<string, Promise<BrandAt & { snapshot: number }>>();
 const atRest = () => onePerProcess('brands not yet at rest', () => new Map<string, NodeJS.Timeout>());

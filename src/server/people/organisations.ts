@@ -18,7 +18,11 @@ const AUDIT_WORDS: Record<OrganisationPermission, string> = {
 };
 
 /** A person's role for an organisation, if it allows the permission. One that they do not belong to is as if it were not there. */
-export async function authoriseIn(person: PersonRow, organisationId: string, permission: OrganisationPermission): Promise<PersonRole> {
+export async function authoriseIn(
+  person: PersonRow,
+  organisationId: string,
+  permission: OrganisationPermission,
+): Promise<PersonRole> {
   if (!EntityId.safeParse(organisationId).success) throw new Refused(404, NOT_HERE);
   const row = await database().Membership.findOne({ where: { personId: person.id, organisationId } });
   if (!row) throw new Refused(404, NOT_HERE);

@@ -19,6 +19,7 @@ import { rolesFor } from '../brands/brands';
 import { database } from '../database/database';
 import type { PersonRow, SignOffRow } from '../database/rows';
 import { writeDownOf } from '../people/audit';
+import { writerMark } from '../writing/writer';
 import { documentAt } from '../log/documents';
 import type { BrandAt } from '../log/brand-at';
 import { Refused } from '../http/refused';
@@ -82,6 +83,7 @@ export async function signOffsOf(brandId: string): Promise<SignOff[]> {
         by: nameOf(remark.personId),
         at: remark.at.toISOString(),
         settledBy: remark.settledBy && nameOf(remark.settledBy),
+        outdated: remark.kind === 'approve' && remark.writer !== writerMark(),
       })),
   }));
 }
@@ -147,7 +149,7 @@ export async function remarkOn(person: PersonRow, brandId: string, signOffId: st
         409,
         `At most ${SIGN_OFF_LIMITS.remarks} remarks are kept with a sign-off; release, or withdraw it and ask anew.`,
       );
-    await Remark.create({ ...remark, signOffId, personId: person.id }, { transaction });
+    await Remark.create({ ...remark, signOffId, personId: person.id, writer: writerMark() }, { transaction });
     if (remark.kind !== 'comment') {
       const what = remark.kind === 'approve' ? 'approve' : 'ask-for-changes';
       await writeDownOf(person, brandId, { what, about: signOff.title }, transaction);

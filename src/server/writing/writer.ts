@@ -1,3 +1,5 @@
+import { createHash } from 'node:crypto';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { LRUCache } from 'lru-cache';
 import workerpool, { type Pool } from 'workerpool';
@@ -37,6 +39,8 @@ export interface WriterLimits {
   readonly megabytes: number;
 }
 
+const programPath = () => join(/* turbopackIgnore: true */ process.cwd(), '.next/writer.mjs');
+
 /**
  * Writes in processes of their own, for a brand may be large and a template may be anything. A thread would not do: one that runs out
  * of memory can end the whole server.
@@ -55,7 +59,7 @@ export class Writer {
   });
 
   constructor(private readonly limits: WriterLimits) {
-    this.pool = workerpool.pool(join(/* turbopackIgnore: true */ process.cwd(), '.next/writer.mjs'), {
+    this.pool = workerpool.pool(programPath(), {
       workerType: 'process',
       maxWorkers: PROCESSES,
       // Nothing in there listens while it computes, so there is nothing to wait for.
@@ -147,4 +151,9 @@ function bytesOf(result: unknown): number {
 /** The writer of this instance. The largest brand takes a fifth of what it may. */
 export function writer(): Writer {
   return onePerProcess('writer', () => new Writer({ seconds: 60, megabytes: 512 }));
+}
+
+/** SHA-256 of the program that writes files: as long as it is the same, the same document gives the same files. */
+export function writerMark(): string {
+  return onePerProcess('writer mark', () => createHash('sha256').update(readFileSync(programPath())).digest('hex'));
 }

@@ -178,7 +178,8 @@ function dependents(then: readonly Token[], now: readonly Token[], theme: string
   let found = perTheme.get(theme);
   if (!found) {
     const before = dependentsKnown.get(then)?.get(theme);
-    found = before && before.since.length + changed.length <= MOST_SINCE ? updated(before, now, changed) : dependentsIn(now, theme);
+    found =
+      before && before.since.length + changed.length <= MOST_SINCE ? updated(before, now, changed) : dependentsIn(now, theme);
     perTheme.set(theme, found);
   }
   return found;

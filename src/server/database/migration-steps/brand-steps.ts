@@ -277,4 +277,11 @@ export const BRAND_STEPS: readonly MigrationStep[] = [
         ALTER TABLE releases ADD imported text CHECK (imported IN ('written again', 'as it says'));
       `,
   },
+  {
+    // With which program the files would have been written that an approval saw; not known of earlier ones, which therefore lapse.
+    name: '0019-writers-of-approvals',
+    sql: `
+        ALTER TABLE remarks ADD writer text;
+      `,
+  },
 ];

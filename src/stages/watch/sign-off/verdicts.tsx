@@ -11,6 +11,7 @@ export function Verdicts({ verdicts, makers }: { verdicts: readonly Verdict[]; m
           <b>{remark.by}</b>
           <span>
             {remark.kind === 'ask' ? 'asked for changes' : 'approved'}
+            {remark.outdated && ', before Breakwater was updated'}
             {remark.kind === 'approve' && unseen !== null && unseen.size > 0 && (
               <>
                 {', '}before {unseen.size === 1 ? 'one more change' : `${unseen.size} more changes`}
