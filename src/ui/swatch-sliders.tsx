@@ -17,7 +17,7 @@ const CHANNELS = [
   { label: 'Hue', max: 360, step: 0.5, places: 1 },
 ] as const;
 
-/** Lightness, chroma and hue of a swatch, given as it is settled. One that moves shows what it gives, and counts once it is let go. */
+/** Lightness, chroma and hue of a swatch, given without the trial. One that moves shows what it gives, and counts once it is let go. */
 export function SwatchSliders({ swatch, disabled }: { swatch: Swatch; disabled: boolean }) {
   const store = useBrandStore();
   const { oklch } = readColour(useLiveSwatch(swatch).value)!;

@@ -69,7 +69,7 @@ const ROUTES: readonly Row[] = [
     'PATCH',
     'api/brands/[brand]/sign-offs/[signOff]/remarks/[remark]',
     'api/brands/BRAND/sign-offs/none/remarks/none',
-    { settled: true },
+    { closed: true },
     'review',
     404,
   ],

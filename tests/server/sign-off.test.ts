@@ -111,10 +111,10 @@ test('what is said is bounded and harmless, and what is not there is said to be 
   expect((await send(id, remark)).status).toBe(200);
   // Sent again after a lost answer.
   expect((await send(id, remark)).status).toBe(200);
-  const settle = (of: string) => oren.send('PATCH', `${BRAND}/sign-offs/${id}/remarks/${of}`, { settled: true });
+  const settle = (of: string) => oren.send('PATCH', `${BRAND}/sign-offs/${id}/remarks/${of}`, { closed: true });
   expect([(await settle('none')).status, (await settle(remark.id)).status]).toEqual([404, 200]);
   const { signOffs } = (await ida.send('GET', `${BRAND}/sign-offs`)).body;
-  expect(signOffs[0].remarks).toEqual([expect.objectContaining({ text: 'x', by: 'Petra', settledBy: 'Oren' })]);
+  expect(signOffs[0].remarks).toEqual([expect.objectContaining({ text: 'x', by: 'Petra', closedBy: 'Oren' })]);
 });
 
 test('the brand as it was after any change is what it was then', async () => {

@@ -37,13 +37,13 @@ export function recolour(picture: StoredPicture, { palette, fixed, key, dither }
   const pixels = words(picture);
   const keyPlace = key === null ? -1 : palette.indexOf(key);
   const transparent = keyPlace >= 0 ? keyPlace : palette.length;
-  const settled = new Map(Array.from(fixed, ([rgb, place]) => [swapped(rgb), place]));
-  if (key !== null) settled.set(swapped(key), transparent);
+  const decided = new Map(Array.from(fixed, ([rgb, place]) => [swapped(rgb), place]));
+  if (key !== null) decided.set(swapped(key), transparent);
   const table = new PlaceTable(palette, keyPlace);
   const places = palette.length < 255 ? new Uint8Array(pixels.length) : new Uint16Array(pixels.length);
-  if (dither === 'diffusion') diffuse(pixels, picture.width, table, settled, places);
-  else if (dither === 'ordered') ordered(pixels, picture.width, table, settled, places);
-  else plain(pixels, table, settled, places);
+  if (dither === 'diffusion') diffuse(pixels, picture.width, table, decided, places);
+  else if (dither === 'ordered') ordered(pixels, picture.width, table, decided, places);
+  else plain(pixels, table, decided, places);
   const colours = Uint32Array.from([...palette, 0], swapped);
   const wide = picture.wide;
   for (let at = 0; at < pixels.length; at++) {
@@ -107,10 +107,10 @@ class PlaceTable {
 
 type Places = Uint8Array | Uint16Array;
 /** Places by `0xbbggrr` that do not go by nearness. */
-type Settled = ReadonlyMap<number, number>;
+type Decided = ReadonlyMap<number, number>;
 
-function plain(pixels: Uint32Array, table: PlaceTable, settled: Settled, places: Places): void {
-  for (const [code, place] of settled) table.set(code, place);
+function plain(pixels: Uint32Array, table: PlaceTable, decided: Decided, places: Places): void {
+  for (const [code, place] of decided) table.set(code, place);
   for (let at = 0; at < pixels.length; at++) {
     const word = pixels[at]!;
     if (word >>> 24 !== 0) places[at] = table.of(word & 0xffffff);
@@ -127,7 +127,7 @@ const BAYER = Uint8Array.from({ length: 64 }, (_, at) => {
 });
 
 /** Shifts each pixel by a fixed pattern, by at most half of how far the palette's colours are apart, before the nearest is taken. */
-function ordered(pixels: Uint32Array, width: number, table: PlaceTable, settled: Settled, places: Places): void {
+function ordered(pixels: Uint32Array, width: number, table: PlaceTable, decided: Decided, places: Places): void {
   const reach = spread(table.light);
   const shifts = Float64Array.from(BAYER, (value) => ((value + 0.5) / 64 - 0.5) * reach);
   const shifted = (channel: number, by: number) => Math.min(255, Math.max(0, Math.round(channel + by)));
@@ -136,7 +136,7 @@ function ordered(pixels: Uint32Array, width: number, table: PlaceTable, settled:
       const word = pixels[at]!;
       if (word >>> 24 === 0) continue;
       const code = word & 0xffffff;
-      const place = settled.get(code);
+      const place = decided.get(code);
       const by = shifts[(x & 7) | ((row & 7) << 3)]!;
       places[at] =
         place ?? table.of(shifted(code & 255, by) | (shifted((code >> 8) & 255, by) << 8) | (shifted(code >> 16, by) << 16));
@@ -174,7 +174,7 @@ function within(light: number): number {
  * Error diffusion after Floyd (“An adaptive algorithm for spatial greyscale”, 1976), every other row from right to left. What a pixel lacks is passed on as
  * linear light, for that is what adds up in the eye.
  */
-function diffuse(pixels: Uint32Array, width: number, table: PlaceTable, settled: Settled, places: Places): void {
+function diffuse(pixels: Uint32Array, width: number, table: PlaceTable, decided: Decided, places: Places): void {
   const { light } = table;
   // One pixel more on each side, so that the edges need no care.
   let here = new Float64Array((width + 2) * 3);
@@ -187,7 +187,7 @@ function diffuse(pixels: Uint32Array, width: number, table: PlaceTable, settled:
       const word = pixels[at]!;
       if (word >>> 24 === 0) continue;
       const code = word & 0xffffff;
-      const own = settled.get(code);
+      const own = decided.get(code);
       if (own !== undefined) {
         places[at] = own;
         continue;

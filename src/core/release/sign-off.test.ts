@@ -46,7 +46,7 @@ const said = (person: string, kind: Remark['kind'], seq: number): Remark => ({
   person,
   by: person[0]!.toUpperCase() + person.slice(1),
   at: '2026-01-01T00:00:00.000Z',
-  settledBy: null,
+  closedBy: null,
   outdated: false,
 });
 const signOff = (remarks: readonly Remark[]): SignOff => ({

@@ -51,7 +51,7 @@ export interface Remark extends NewRemark {
   /** ISO 8601, in UTC. */
   readonly at: string;
   /** Who said that it is dealt with; null while it is open. */
-  readonly settledBy: string | null;
+  readonly closedBy: string | null;
   /** Whether Breakwater was updated since, so that the same document may give other files. */
   readonly outdated: boolean;
 }

@@ -121,8 +121,8 @@ async function archiveOf(id: string): Promise<BrandArchive> {
         outcome: outcome ?? ('withdrawn' as const),
         release,
         remarks: said.map((remark) => {
-          const { kind, about, seq, text, settledBy } = remark;
-          return { kind, about, seq, text, ...done(remark), settledBy: settledBy === null ? null : placeOf(settledBy) };
+          const { kind, about, seq, text, closedBy } = remark;
+          return { kind, about, seq, text, ...done(remark), settledBy: closedBy === null ? null : placeOf(closedBy) };
         }),
       };
     });
@@ -254,7 +254,7 @@ async function keepArchive(
         signOffId,
         personId: people[sayer]!.id,
         at: new Date(when),
-        settledBy: settledBy === null ? null : people[settledBy]!.id,
+        closedBy: settledBy === null ? null : people[settledBy]!.id,
       })),
       { transaction },
     );

@@ -42,7 +42,7 @@ export interface DemoPast {
     readonly since: number;
     /** The release that ended it; null while it is under way. */
     readonly release: number | null;
-    readonly remarks: readonly (Past & Pick<Remark, 'kind' | 'about' | 'text' | 'settledBy'> & { readonly afterDays: number })[];
+    readonly remarks: readonly (Past & Pick<Remark, 'kind' | 'about' | 'text' | 'closedBy'> & { readonly afterDays: number })[];
   })[];
   /** Made of palettes of releases. */
   readonly houseSets: readonly { readonly days: number; readonly release: number; readonly palettes: readonly string[] }[];
@@ -83,8 +83,8 @@ export async function keepPast(
   transaction: Transaction,
 ): Promise<void> {
   const { Brand: BrandTable, Change, HouseSet, SignOff, Remark: RemarkTable, Person } = database();
-  const settled = { ...today, house: { number: past.houseSets.length } };
-  const { first, forward } = unrolled(settled, past.changes);
+  const begun = { ...today, house: { number: past.houseSets.length } };
+  const { first, forward } = unrolled(begun, past.changes);
   const oldest = [...past.changes].reverse();
   const seqAfter = (days: number) => {
     const at = oldest.findIndex((change) => change.days === days);
@@ -114,7 +114,7 @@ export async function keepPast(
     );
   }
   await BrandTable.update(
-    { seq: forward.length, releaseRule: past.rule, ...listsOf(settled) },
+    { seq: forward.length, releaseRule: past.rule, ...listsOf(begun) },
     { where: { id: today.id }, transaction },
   );
   await indexSwatches(first, states.at(-1)!, transaction);

@@ -157,7 +157,7 @@ function define(sequelize: Sequelize) {
       text: text(),
       personId: text(),
       at: now(),
-      settledBy: { type: DataTypes.TEXT },
+      closedBy: { type: DataTypes.TEXT, field: 'settled_by' },
       writer: { type: DataTypes.TEXT },
     }),
     ReleaseFile: sequelize.define<ReleaseFileRow>('releaseFile', {

@@ -174,7 +174,7 @@ export interface RemarkRow extends Row<RemarkRow> {
   text: string;
   personId: string;
   at: CreationOptional<Date>;
-  settledBy: CreationOptional<string | null>;
+  closedBy: CreationOptional<string | null>;
   /** SHA-256 of the program that wrote files then; null where that is not known. */
   writer: CreationOptional<string | null>;
 }

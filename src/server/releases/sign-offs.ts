@@ -53,7 +53,7 @@ export async function signOffsOf(brandId: string): Promise<SignOff[]> {
   const { SignOff, Remark, Person } = database();
   const rows = await SignOff.findAll({ where: { brandId }, order: [['at', 'DESC']], limit: MOST_TOLD });
   const said = await Remark.findAll({ where: { signOffId: rows.map(({ id }) => id) }, order: ['at', 'id'] });
-  const sayers = said.flatMap(({ personId, settledBy }) => (settledBy === null ? [personId] : [personId, settledBy]));
+  const sayers = said.flatMap(({ personId, closedBy }) => (closedBy === null ? [personId] : [personId, closedBy]));
   const ids = [...rows.map(({ personId }) => personId), ...sayers];
   const people = await Person.findAll({ where: { id: [...new Set(ids)] }, attributes: ['id', 'name'] });
   const names = new Map(people.map(({ id, name }) => [id, name]));
@@ -82,7 +82,7 @@ export async function signOffsOf(brandId: string): Promise<SignOff[]> {
         person: remark.personId,
         by: nameOf(remark.personId),
         at: remark.at.toISOString(),
-        settledBy: remark.settledBy && nameOf(remark.settledBy),
+        closedBy: remark.closedBy && nameOf(remark.closedBy),
         outdated: remark.kind === 'approve' && remark.writer !== writerMark(),
       })),
   }));
@@ -164,14 +164,14 @@ export async function closeRemark(
   brandId: string,
   signOffId: string,
   id: string,
-  settled: boolean,
+  closed: boolean,
 ): Promise<void> {
   const { sequelize, Remark } = database();
   await sequelize.transaction(async (transaction) => {
     await openOne(brandId, signOffId, transaction);
     const where = { id, signOffId, kind: 'comment' };
     const [changed] = EntityId.safeParse(id).success
-      ? await Remark.update({ settledBy: settled ? person.id : null }, { where, transaction })
+      ? await Remark.update({ closedBy: closed ? person.id : null }, { where, transaction })
       : [0];
     if (changed === 0) throw new Refused(404, 'There is no such comment here.');
     await announce({ brand: brandId, kind: 'signOff' }, transaction);

@@ -9,7 +9,7 @@ import { SwatchSliders } from '@/ui/swatch-sliders';
 import { editSwatch } from './swatch-edits';
 import css from './mix.module.css';
 
-/** Name, value and OKLCH sliders of one swatch, given as it is settled. */
+/** Name, value and OKLCH sliders of one swatch, given without the trial. */
 export function Tune({ swatch }: { swatch: Swatch }) {
   const mayEdit = useMayEdit();
   return (

@@ -49,7 +49,7 @@ function LiveFigures({ swatch }: { swatch: Swatch }) {
     const timer = setTimeout(() => setRested(value), REST_MS);
     return () => clearTimeout(timer);
   }, [value]);
-  // Another value of the settled swatch (typed, undone, somebody else's) is shown at once.
+  // Another value of the swatch (typed, undone, somebody else's) is shown at once.
   return <Figures value={value === swatch.value ? value : rested} />;
 }
 

@@ -34,10 +34,10 @@ export function useBrand<T>(part: (state: BrandState) => T): T {
 
 /**
  * A swatch as it is shown this moment, on trial while a slider moves. Only what stands for this one swatch draws anew
- * then; lists of swatches are drawn from the settled document (`replica.brand`) and stay as they are.
+ * then; lists of swatches are drawn from the document without the trial (`replica.brand`) and stay as they are.
  */
-export function useLiveSwatch(settled: Swatch): Swatch {
-  return useStore(useBrandStore(), (state) => swatchesOf(state.brand).get(settled.id)?.swatch ?? settled);
+export function useLiveSwatch(untried: Swatch): Swatch {
+  return useStore(useBrandStore(), (state) => swatchesOf(state.brand).get(untried.id)?.swatch ?? untried);
 }
 
 /** Whether this person may edit; controls that would be refused are shown disabled. */

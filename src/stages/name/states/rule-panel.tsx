@@ -22,10 +22,10 @@ interface RulePanelProps {
 }
 
 export function RulePanel({ token, shownRule, theme, onClose }: RulePanelProps) {
-  const { settled, shown, run } = useBrand((state) => ({ settled: state.replica.brand, shown: state.brand, run: state.run }));
+  const { untried, shown, run } = useBrand((state) => ({ untried: state.replica.brand, shown: state.brand, run: state.run }));
   const mayEdit = useMayEdit();
-  const settledToken = tokensOf(settled).get(token.id);
-  const kept = (settledToken && stateRule(settledToken)) ?? shownRule;
+  const untriedToken = tokensOf(untried).get(token.id);
+  const kept = (untriedToken && stateRule(untriedToken)) ?? shownRule;
   const [draft, setDraft] = useState<Pick<StateRule, 'step' | 'chroma' | 'least'> | null>(null);
   const rule = { ...kept, ...draft };
   const command = useMemo<Command | null>(

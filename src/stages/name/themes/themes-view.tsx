@@ -34,15 +34,15 @@ const DIALS: readonly { key: Exclude<keyof ThemeRecipe, 'flip'>; label: string; 
 
 /** All themes side by side, and one made from another. */
 export function ThemesView() {
-  const { settled, shown, theme } = useBrand((state) => ({
-    settled: state.replica.brand,
+  const { untried, shown, theme } = useBrand((state) => ({
+    untried: state.replica.brand,
     shown: state.brand,
     theme: state.theme,
   }));
   const [wish, setWish] = useState<Wish | null>(null);
   return (
     <div className={css.view}>
-      {wish ? <Derive key={wish.key} wish={wish} onWish={setWish} /> : <Begin brand={settled} theme={theme} onWish={setWish} />}
+      {wish ? <Derive key={wish.key} wish={wish} onWish={setWish} /> : <Begin brand={untried} theme={theme} onWish={setWish} />}
       <ThemeSheets brand={shown} chosen={wish?.into ?? theme} />
     </div>
   );

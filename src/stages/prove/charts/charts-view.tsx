@@ -20,9 +20,9 @@ import css from '@/ui/charts/charts.module.css';
 
 /** Charts with data: what the palettes look like where they are used. */
 export function ChartsView() {
-  const { brand, settled, theme } = useBrand((state) => ({
+  const { brand, untried, theme } = useBrand((state) => ({
     brand: state.brand,
-    settled: state.replica.brand,
+    untried: state.replica.brand,
     theme: state.theme,
   }));
   const store = useBrandStore();
@@ -40,9 +40,9 @@ export function ChartsView() {
   const real = new Set(data?.sums.categories.flatMap(({ name, others }) => (others === undefined ? name : [])));
   /** The field with these categories in it, of the document as it is kept. */
   const prepared = () => {
-    const field = settled.fields.find(({ id }) => id === chosen?.id);
-    const palette = settled.palettes.find(({ id }) => id === chosen?.id);
-    return fieldWith(settled, field ? { field } : { palette: palette! }, categoryWord(data), [...real], newId);
+    const field = untried.fields.find(({ id }) => id === chosen?.id);
+    const palette = untried.palettes.find(({ id }) => id === chosen?.id);
+    return fieldWith(untried, field ? { field } : { palette: palette! }, categoryWord(data), [...real], newId);
   };
   useDndMonitor({
     onDragMove: (event) =>

@@ -18,12 +18,12 @@ import css from './contrast.module.css';
 
 /** One pair in real sizes; either colour can be moved in lightness, and everything shows what that would give until it is taken. */
 export function Specimen({ row, ground: shownGround, theme }: { row: MatrixRow; ground: Token; theme: Theme }) {
-  const { settled, run } = useBrand((state) => ({ settled: state.replica.brand, run: state.run }));
+  const { untried, run } = useBrand((state) => ({ untried: state.replica.brand, run: state.run }));
   const mayEdit = useMayEdit();
-  // What is shown is on trial; what is tried is made from what is settled.
-  const seenToken = tokensOf(settled).get(row.token.id) ?? row.token;
-  const ground = tokensOf(settled).get(shownGround.id) ?? shownGround;
-  const resolved = resolveTheme(settled, theme.id);
+  // What is shown is on trial; what is tried is made from what is not on trial.
+  const seenToken = tokensOf(untried).get(row.token.id) ?? row.token;
+  const ground = tokensOf(untried).get(shownGround.id) ?? shownGround;
+  const resolved = resolveTheme(untried, theme.id);
   const [start, under] = [resolved.get(seenToken.id)?.colour, resolved.get(ground.id)?.colour];
   const [moved, setMoved] = useState<{
     readonly of: 'seen' | 'ground';
@@ -46,10 +46,10 @@ export function Specimen({ row, ground: shownGround, theme }: { row: MatrixRow; 
   const move = (of: 'seen' | 'ground', from: typeof start) => (lightness: number) =>
     moveTo(of, oklchHex([lightness, from.oklch[1], from.oklch[2]]));
   const propose = () => {
-    const grounds = row.kind === 'text' ? groundsOf(settled, seenToken) : groundsOfGraphic(settled, seenToken);
+    const grounds = row.kind === 'text' ? groundsOf(untried, seenToken) : groundsOfGraphic(untried, seenToken);
     const all = grounds.includes(ground) ? grounds : [...grounds, ground];
     const found =
-      proposeOn(settled, seenToken, all, theme.id, needed) ?? proposeOn(settled, seenToken, [ground], theme.id, needed);
+      proposeOn(untried, seenToken, all, theme.id, needed) ?? proposeOn(untried, seenToken, [ground], theme.id, needed);
     if (found) moveTo('seen', found.hex);
   };
   const take = (taken: Command) => {
@@ -57,8 +57,8 @@ export function Specimen({ row, ground: shownGround, theme }: { row: MatrixRow; 
     run(taken);
   };
   const value = token.values[theme.id];
-  const swatch = value && 'swatch' in value ? swatchesOf(settled).get(value.swatch)?.swatch : undefined;
-  const users = swatch ? tokensUsing(settled.tokens, { swatch: swatch.id }).length : 0;
+  const swatch = value && 'swatch' in value ? swatchesOf(untried).get(value.swatch)?.swatch : undefined;
+  const users = swatch ? tokensUsing(untried.tokens, { swatch: swatch.id }).length : 0;
   return (
     <section className={css.specimen} aria-label={`${seenToken.path} on ${ground.path}`}>
       <h2>

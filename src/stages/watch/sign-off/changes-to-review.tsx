@@ -31,7 +31,7 @@ export function ChangesToReview({ before, after, differences, open, verdicts, ch
     <ul className={css.changes} aria-label="Changes to look at">
       {differences.slice(0, MOST_SHOWN).map(({ id, kind, name, what, effect }) => {
         const seen = approving.filter(({ unseen }) => !unseen!.has(id)).map(({ remark }) => remark.by);
-        const said = remarks.filter(({ about, settledBy }) => about === id && !settledBy).length;
+        const said = remarks.filter(({ about, closedBy }) => about === id && !closedBy).length;
         return (
           <li key={id}>
             <button aria-current={id === chosen || undefined} onClick={() => onChoose(id)}>

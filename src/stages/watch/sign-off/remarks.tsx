@@ -31,17 +31,17 @@ export function Remarks({ signOff, about, name }: Props) {
     <div className={css.remarks}>
       <ul aria-label={`Said about ${name}`}>
         {said.map((remark) => (
-          <li key={remark.id} data-settled={remark.settledBy !== null || undefined}>
+          <li key={remark.id} data-closed={remark.closedBy !== null || undefined}>
             <b>{remark.by}</b>
             <span>{remark.text}</span>
             {mayReview && (
               <Button
                 size="2xs"
                 variant="outline"
-                aria-pressed={remark.settledBy !== null}
-                onClick={() => void say(`${path}/${remark.id}`, 'PATCH', { settled: remark.settledBy === null })}
+                aria-pressed={remark.closedBy !== null}
+                onClick={() => void say(`${path}/${remark.id}`, 'PATCH', { closed: remark.closedBy === null })}
               >
-                {remark.settledBy === null ? 'Dealt with' : `Dealt with, says ${remark.settledBy}`}
+                {remark.closedBy === null ? 'Dealt with' : `Dealt with, says ${remark.closedBy}`}
               </Button>
             )}
           </li>

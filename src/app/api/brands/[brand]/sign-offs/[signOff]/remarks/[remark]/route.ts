@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { allowed, answer, body } from '@/server/http/request';
 import { closeRemark } from '@/server/releases/sign-offs';
 
-const Settled = z.strictObject({ settled: z.boolean() });
+const Closed = z.strictObject({ closed: z.boolean() });
 
 /** Says that a comment is dealt with, or is not. */
 export function PATCH(
@@ -12,8 +12,8 @@ export function PATCH(
   return answer(async () => {
     const { brand, signOff, remark } = await params;
     const { person } = await allowed(brand, 'review');
-    const { settled } = await body(request, Settled);
-    await closeRemark(person, brand, signOff, remark, settled);
+    const { closed } = await body(request, Closed);
+    await closeRemark(person, brand, signOff, remark, closed);
     return Response.json({});
   });
 }
