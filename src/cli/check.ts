@@ -1,3 +1,4 @@
+import { parseJson } from '@/core/base/json-text';
 import type { Brand } from '@/core/brand/document/document';
 import { brandWithCircles } from '@/core/brand/document/document';
 import { resolveTheme, swatchesOf, tokensOf } from '@/core/brand/reading/resolve';
@@ -44,7 +45,7 @@ async function brandAt(path: string): Promise<Brand> {
   if (!isBrandFile(text)) return brandOf(path);
   let data: unknown = null;
   try {
-    data = JSON.parse(text);
+    data = parseJson(text);
   } catch (error) {
     if (!(error instanceof SyntaxError)) throw error;
   }

@@ -1,3 +1,4 @@
+import { parseJson } from '@/core/base/json-text';
 import { z } from 'zod';
 import { sha256 } from '@/core/base/sha256';
 import { compare } from './export';
@@ -78,7 +79,7 @@ async function fetched(base: string, { release: wanted, out }: PullOptions, toke
   if (release === had) return { release, files: [] };
   let json: unknown;
   try {
-    json = JSON.parse(new TextDecoder().decode(manifest.bytes));
+    json = parseJson(new TextDecoder().decode(manifest.bytes));
   } catch {
     fail(`${base} answers, but not as Breakwater does; look at the address.`, 1);
   }

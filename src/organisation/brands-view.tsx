@@ -17,7 +17,7 @@ export function BrandsView() {
   const [naming, setNaming] = useState<{ from?: ListedBrand } | null>(null);
   if (isError && !data) return <p>The brands cannot be reached just now; try again in a moment.</p>;
   const brands = data?.brands ?? [];
-  const of = (standing: ListedBrand['whereabouts']) => brands.filter((brand) => brand.whereabouts === standing);
+  const of = (whereabouts: ListedBrand['whereabouts']) => brands.filter((brand) => brand.whereabouts === whereabouts);
   return (
     <div className={css.view}>
       {may(organisation.role, 'edit') && (
@@ -70,7 +70,8 @@ function BrandList({ label, brands, onDuplicate }: BrandListProps) {
 function BrandMenu({ brand, onDuplicate }: { brand: ListedBrand; onDuplicate: (() => void) | null }) {
   const { organisation, address } = useLooking();
   const act = useAct();
-  const to = (standing: ListedBrand['whereabouts']) => () => void act(`${address}/brands/${brand.id}`, 'PATCH', { standing });
+  const to = (whereabouts: ListedBrand['whereabouts']) => () =>
+    void act(`${address}/brands/${brand.id}`, 'PATCH', { whereabouts });
   const governs = may(organisation.role, 'govern');
   if (!may(organisation.role, 'edit')) return <span />;
   return (

@@ -67,7 +67,7 @@ function MakeHouse({ current, isOurs }: { current: number; isOurs: boolean }) {
   const { address } = useLooking();
   const act = useAct();
   const { data: organisation } = useOrganisation();
-  const brands = organisation?.brands.filter(({ whereabouts: standing }) => standing === 'in use') ?? [];
+  const brands = organisation?.brands.filter(({ whereabouts }) => whereabouts === 'in use') ?? [];
   const [from, setFrom] = useState<string | null>(null);
   const brand = from ?? brands[0]?.id;
   const { data } = useQuery({

@@ -37,7 +37,7 @@ export function Invitations({ invitations, brands }: { invitations: readonly Inv
             <NativeSelect.Field aria-label="For" value={brand} onChange={(event) => setBrand(event.target.value)}>
               <option value="">all brands</option>
               {brands
-                .filter(({ whereabouts: standing }) => standing === 'in use')
+                .filter(({ whereabouts }) => whereabouts === 'in use')
                 .map(({ id, name }) => (
                   <option key={id} value={id}>
                     {name} alone

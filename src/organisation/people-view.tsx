@@ -70,7 +70,7 @@ function PersonRow({ person, brands }: { person: Member; brands: readonly Listed
             options={[
               ['', 'add…'],
               ...brands
-                .filter(({ id, whereabouts: standing }) => standing === 'in use' && !(id in person.brands))
+                .filter(({ id, whereabouts }) => whereabouts === 'in use' && !(id in person.brands))
                 .flatMap(({ id, name }) =>
                   [...ROLES, 'none' as const].map(
                     (role) => [`${role} ${id}`, `${name}: ${role === 'none' ? 'closed' : role}`] as const,

@@ -80,7 +80,7 @@ test('comes back with its history, its releases byte for byte, its pictures and 
   await database.connect();
   const elsewhere = async () => (await database.query('SELECT name FROM people WHERE of_brand = $1', [id])).rows.length;
   expect(await elsewhere()).toBe(2);
-  await ida.send('PATCH', `${ORGANISATION}/brands/${id}`, { standing: 'in the bin' });
+  await ida.send('PATCH', `${ORGANISATION}/brands/${id}`, { whereabouts: 'in the bin' });
   expect((await ida.send('DELETE', `${ORGANISATION}/brands/${id}`, {})).status).toBe(200);
   expect(await elsewhere()).toBe(0);
   await database.end();
@@ -143,6 +143,33 @@ test.each<[string, () => Uint8Array, string]>([
   ],
   ['a screen at no release', () => head((told) => (told.screens[0].held = 99)), 'The screen Operations dashboard'],
   ['a screen that is a build', () => head((told) => (told.screens[0].kind = { is: 'build', token: 'x' })), 'The screen'],
+  [
+    'more changes than a log counts',
+    () =>
+      head((told) => {
+        told.first.seq = 2 ** 31;
+      }),
+    'first.seq',
+  ],
+  ['a release of the year 0', () => head((told) => (told.releases[0].at = '0000-01-01T00:00:00.000Z')), 'releases.0.at'],
+  ['a NUL in a manifest', () => head((told) => (told.releases[0].manifest[0].format = 'css\0')), 'manifest.0.format'],
+  [
+    'a path twice in a release',
+    () => head((told) => told.releases[0].files.push(told.releases[0].files[0])),
+    'releases.0.files: The same stands in it twice',
+  ],
+  ['a picture twice', () => head((told) => told.pictures.push(told.pictures[0])), 'pictures: '],
+  ['a picture that says it is a page', () => head((told) => (told.pictures[0].mediaType = 'text/html')), 'pictures.0.mediaType'],
+  [
+    'a picture that is none',
+    () =>
+      head((told) => {
+        told.pictures[0].sha256 = told.releases[0].files[0].sha256;
+      }),
+    'A picture of this archive is none',
+  ],
+  ['lines with nothing in them', () => lines((all) => [...all, ...Array<string>(20_000_000).fill('')]), 'is empty'],
+  ['a NUL in a file of a screen', () => head((told) => (told.screens[0].edits = { 'a.css': '\0' })), 'screens.0.edits'],
   [
     'a file with other bytes',
     () =>

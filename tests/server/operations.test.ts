@@ -186,6 +186,7 @@ test('a database of the time before snapshots is brought up to date, with what i
     '0017-webhooks',
     '0018-imported-releases',
     '0019-writers-of-approvals',
+    '0020-drift-told',
   ]);
   await closeDatabase();
   for (const name of Object.keys(serverEnv(old, 'demo'))) delete process.env[name];

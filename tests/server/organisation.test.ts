@@ -117,7 +117,7 @@ test('a role for one brand goes before that for all; none closes it; a guest see
   expect([await found(ida), await found(wim)]).toEqual([true, false]);
   await give('Wim', null, harbours);
   expect(await found(wim)).toBe(true);
-  await ida.send('PATCH', `${ORGANISATION}/brands/${harbours}`, { standing: 'in the bin' });
+  await ida.send('PATCH', `${ORGANISATION}/brands/${harbours}`, { whereabouts: 'in the bin' });
 });
 
 test('a role that is taken away ends what its person hears, at once, and what they may do', async () => {
@@ -151,7 +151,7 @@ test('an organisation keeps an owner, whoever asks and however many at once', as
 
 test('a brand is made with the house set, duplicated, archived, binned, taken out and deleted for good', async () => {
   const make = async (body: object) => (await oren.send('POST', `${ORGANISATION}/brands`, body)).body.id as string;
-  const standing = (id: string, to: string, who = ida) => who.send('PATCH', `${ORGANISATION}/brands/${id}`, { standing: to });
+  const standing = (id: string, to: string, who = ida) => who.send('PATCH', `${ORGANISATION}/brands/${id}`, { whereabouts: to });
   const fresh = await make({ name: 'Lights' });
   const { brand } = (await ida.send('GET', `/api/brands/${fresh}`)).body;
   expect([brand.house, brand.palettes.length]).toEqual([{ number: 0 }, 5]);

@@ -11,8 +11,23 @@ export const ARCHIVE_LIMITS = { packed: 128 * 1024 * 1024, unpacked: 192 * 1024 
 const people = 1_000;
 /** Whoever it was, by their place among the archive's people. */
 const who = z.int().min(0).max(people);
-const at = z.iso.datetime();
-const seq = z.int().min(0);
+/** A moment that a database can keep, since there are archives. */
+const at = z.iso.datetime().refine((moment) => Date.parse(moment) >= Date.UTC(2000), 'A moment before the year 2000.');
+/** So many changes of a brand are counted, a long way below what a database counts. */
+const MOST_CHANGES = 1_000_000_000;
+const seq = z.int().min(0).max(MOST_CHANGES);
+const number = z.int().min(1).max(10_000);
+const format = z.string().regex(/^[a-z0-9-]{1,100}$/);
+
+/** A list in which no two have the same of something. */
+const distinct = <T extends z.ZodType>(item: T, most: number, key: (item: z.output<T>) => string) =>
+  z
+    .array(item)
+    .max(most)
+    .refine((all) => new Set(all.map(key)).size === all.length, 'The same stands in it twice.');
+const byPath = ({ path }: { path: string }) => path;
+const byHash = ({ sha256 }: { sha256: string }) => sha256;
+
 /** As a server would send it; what a browser may make of it is decided where it is sent. */
 const mediaType = z
   .string()
@@ -21,8 +36,11 @@ const mediaType = z
 const file = z.strictObject({ path: releasePath, mediaType, sha256: FileHash });
 const kept = z.strictObject({ sha256: FileHash, by: who, at });
 
+/** Kinds of pictures that brands keep. */
+const PICTURE_TYPES = ['image/png', 'image/jpeg', 'image/gif', 'image/webp'] as const;
+
 const ArchivedRelease = z.strictObject({
-  number: z.int().min(1),
+  number,
   seq,
   title: text(200),
   version: z.string().regex(/^\d{1,7}\.\d{1,7}\.\d{1,7}$/),
@@ -30,19 +48,19 @@ const ArchivedRelease = z.strictObject({
   signedBy: z.array(name).max(100),
   by: who,
   at,
-  files: z.array(file).max(20_000),
-  manifest: z.array(file.extend({ format: z.string().max(100), bytes: z.int().min(0) })).max(20_000),
+  files: distinct(file, 20_000, byPath),
+  manifest: distinct(file.extend({ format, bytes: z.int().min(0) }), 20_000, byPath),
 });
 
 const ArchivedSignOff = z.strictObject({
   title: name,
   note: text(SIGN_OFF_LIMITS.remark),
-  since: z.int().min(0),
+  since: z.int().min(0).max(10_000),
   by: who,
   at,
   /** A review that is under way ends with the people who stay behind. */
   outcome: z.enum(['released', 'withdrawn']),
-  release: z.int().min(1).nullable(),
+  release: number.nullable(),
   remarks: z
     .array(
       z.strictObject({
@@ -60,8 +78,8 @@ const ArchivedSignOff = z.strictObject({
 
 /** A screen as it was set up. Those that are builds stay behind with their tokens, and what screens showed is read again. */
 const ArchivedScreen = NewScreen.extend({
-  held: z.int().min(1).nullable(),
-  edits: z.record(releasePath, z.string().max(SCREEN_LIMITS.editBytes)),
+  held: number.nullable(),
+  edits: z.record(releasePath, text(SCREEN_LIMITS.editBytes)),
   by: who,
   at,
 });
@@ -81,9 +99,9 @@ export const ArchiveHead = z.strictObject({
   /** Oldest first, numbered without gaps. */
   releases: z.array(ArchivedRelease).max(10_000),
   signOffs: z.array(ArchivedSignOff).max(10_000),
-  pictures: z.array(kept.extend({ mediaType })).max(1_000),
-  hosts: z.array(kept).max(1_000),
-  profiles: z.array(kept.extend({ name: text(500) })).max(1_000),
+  pictures: distinct(kept.extend({ mediaType: z.enum(PICTURE_TYPES) }), 1_000, byHash),
+  hosts: distinct(kept, 1_000, byHash),
+  profiles: distinct(kept.extend({ name: text(500) }), 1_000, byHash),
   /** None in archives of before there were any. */
   screens: z.array(ArchivedScreen).max(SCREEN_LIMITS.screens).default([]),
 });
@@ -91,7 +109,7 @@ export type ArchiveHead = z.output<typeof ArchiveHead>;
 
 /** One line of `history.jsonl`: a change as it stands in the log. */
 export const ArchivedChange = z.strictObject({
-  seq: z.int().min(1),
+  seq: seq.min(1),
   /** Of the shape in which the command is. */
   version: z.int().min(1),
   command: z.unknown().refine(isStorable, UNSTORABLE),

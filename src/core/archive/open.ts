@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import { parseJson, TooDeep } from '../base/json-text';
 import { sha256 } from '../base/sha256';
 import { apply } from '../brand/commands/apply';
 import { storedCommand, type Command } from '../brand/commands/commands';
@@ -6,6 +7,7 @@ import { touchedBy } from '../brand/commands/table-step';
 import type { Brand } from '../brand/document/document';
 import { BRAND_VERSION, COMMAND_VERSION } from '../brand/document/versions';
 import { unpackParts } from '../source/zip';
+import { pictureSize } from '../image/size';
 import { bundle, manifestEntry, manifestFile } from '../release/bundle';
 import { ARCHIVE_LIMITS, ARCHIVE_PATHS, ArchivedChange, ArchiveHead } from './archive';
 import { proofsOf, type HistoryLine } from './proofs';
@@ -108,6 +110,8 @@ function mustBeWhole(
   const named = [...pictures, ...hosts, ...profiles, ...releases.flatMap((release) => [...release.files, ...release.manifest])];
   const missing = named.find(({ sha256: hash }) => !files.has(hash));
   if (missing) throw new Problem(`A file of this archive is missing (${missing.sha256.slice(0, 12)}…); ${AGAIN}`);
+  const noPicture = pictures.find(({ sha256: hash, mediaType }) => `image/${pictureSize(files.get(hash)!)?.kind}` !== mediaType);
+  if (noPicture) throw new Problem(`A picture of this archive is none (${noPicture.sha256.slice(0, 12)}…); ${AGAIN}`);
   const isAmiss = ({ id: screen, kind, held }: (typeof screens)[number], index: number) =>
     kind.is === 'build' ||
     (kind.is === 'picture' && !pictures.some((picture) => picture.sha256 === kind.picture)) ||
@@ -123,8 +127,7 @@ function replayedHistory(history: string, first: { seq: number; document: Brand 
   const lines: HistoryLine[] = [];
   const documents = new Map([[first.seq, first.document]]);
   let last = first.document;
-  for (const [at, line] of history.split('\n').entries()) {
-    if (line === '') continue;
+  for (const [at, line] of linesOf(history)) {
     const { seq, version, command, by, at: when } = read(ArchivedChange, line, `line ${at + 1} of history.jsonl`);
     if (seq !== first.seq + changes.length + 1) throw new Problem(`Change ${seq} of this archive is not in its place; ${AGAIN}`);
     if (version > COMMAND_VERSION) throw new Problem(newer());
@@ -139,6 +142,17 @@ function replayedHistory(history: string, first: { seq: number; document: Brand 
     if (wanted.has(seq)) documents.set(seq, last);
   }
   return { changes, documents, last, lines };
+}
+
+/** Each line with its place. None may be empty, so that there are as many as there are changes. */
+function* linesOf(text: string): Generator<[at: number, line: string]> {
+  for (let from = 0, at = 0; from < text.length; at++) {
+    const end = text.indexOf('\n', from);
+    const to = end < 0 ? text.length : end;
+    if (to === from) throw new Problem(`Line ${at + 1} of history.jsonl in this archive is empty; ${AGAIN}`);
+    yield [at, text.slice(from, to)];
+    from = to + 1;
+  }
 }
 
 /** The history and the files are those that the archive was made with. */
@@ -214,9 +228,10 @@ function textOf(bytes: Uint8Array, where: string): string {
 function read<T extends z.ZodType>(schema: T, json: string, where: string): z.output<T> {
   let data: unknown;
   try {
-    data = JSON.parse(json);
-  } catch {
-    throw new Problem(`In this archive, ${where} is no JSON; ${AGAIN}`);
+    data = parseJson(json);
+  } catch (error) {
+    const why = error instanceof TooDeep ? 'is nested too deep' : 'is no JSON';
+    throw new Problem(`In this archive, ${where} ${why}; ${AGAIN}`);
   }
   const version: unknown = (data as { first?: { document?: { version?: unknown } } } | null)?.first?.document?.version;
   if (typeof version === 'number' && version > BRAND_VERSION) throw new Problem(newer());

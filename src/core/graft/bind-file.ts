@@ -1,3 +1,4 @@
+import { parseJson, TooDeep } from '../base/json-text';
 import { z } from 'zod';
 import { swatchesOf, tokensOf } from '../brand/reading/resolve';
 import type { Brand } from '../brand/document/document';
@@ -35,9 +36,9 @@ export type ReadBindings = z.output<typeof BindFile>;
 export function readBindFile(text: string): ReadBindings | string {
   let data: unknown;
   try {
-    data = JSON.parse(text);
-  } catch {
-    return 'a bind file is JSON, and this is none.';
+    data = parseJson(text);
+  } catch (error) {
+    return error instanceof TooDeep ? error.message : 'a bind file is JSON, and this is none.';
   }
   const read = BindFile.safeParse(data);
   if (read.success) return read.data;

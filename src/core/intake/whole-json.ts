@@ -1,11 +1,13 @@
+import { parseJson, TooDeep } from '../base/json-text';
 import type { z } from 'zod';
 import { problem, type Problem } from '../source/problem';
 
 /** JSON that has to be whole. */
 export function parsedJson(text: string): { json: unknown } | { problems: Problem[] } {
   try {
-    return { json: JSON.parse(text) as unknown };
+    return { json: parseJson(text) };
   } catch (error) {
+    if (error instanceof TooDeep) return { problems: [problem(error.message)] };
     return { problems: [problem(`This is not JSON: ${(error as Error).message}.`)] };
   }
 }

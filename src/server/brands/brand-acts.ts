@@ -88,16 +88,16 @@ export async function putBrand(
   person: PersonRow,
   organisationId: string,
   id: string,
-  standing: ListedBrand['whereabouts'],
+  whereabouts: ListedBrand['whereabouts'],
 ): Promise<void> {
   const { sequelize } = database();
   const row = await brandOf(organisationId, id);
-  const { what, is } = PLACES[standing];
+  const { what, is } = PLACES[whereabouts];
   if (is(row)) return;
   await sequelize.transaction(async (transaction) => {
     const now = new Date();
     await row.update(
-      { archivedAt: standing === 'archived' ? now : null, binnedAt: standing === 'in the bin' ? now : null },
+      { archivedAt: whereabouts === 'archived' ? now : null, binnedAt: whereabouts === 'in the bin' ? now : null },
       { transaction },
     );
     await writeDown(person, organisationId, { what, about: row.name, brand: id }, transaction);

@@ -27,7 +27,7 @@ export async function keepPicture(person: PersonRow, brandId: string, bytes: Uin
   ) {
     throw new Refused(409, `A brand keeps at most ${MOST_PICTURES} pictures.`);
   }
-  const row = { brandId, sha256, mediaType: `image/${size.kind}`, bytes: Buffer.from(bytes), personId: person.id };
+  const row = { brandId, sha256, mediaType: `image/${size.kind}` as const, bytes: Buffer.from(bytes), personId: person.id };
   await Picture.bulkCreate([row], { ignoreDuplicates: true });
   return sha256;
 }

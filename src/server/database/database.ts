@@ -223,6 +223,7 @@ function define(sequelize: Sequelize) {
       fetched: { type: DataTypes.INTEGER },
       fetches: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: true },
       reports: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
+      screenId: { type: DataTypes.TEXT },
     }),
     Screen: sequelize.define<ScreenRow>('screen', {
       brandId: key(),
@@ -231,6 +232,7 @@ function define(sequelize: Sequelize) {
       kind: whole(),
       held: { type: DataTypes.INTEGER },
       edits: { ...whole(), defaultValue: {} },
+      driftTold: { ...whole(), defaultValue: {} },
       personId: text(),
       at: now(),
     }),
@@ -243,7 +245,6 @@ function define(sequelize: Sequelize) {
       seen: whole(),
       same: count(),
       differing: count(),
-      drifting: count(),
       at: now(),
     }),
     Webhook: sequelize.define<WebhookRow>('webhook', {

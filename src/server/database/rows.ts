@@ -1,3 +1,4 @@
+import type { PictureKind } from '@/core/image/size';
 import type { CreationOptional, InferAttributes, InferCreationAttributes, Model } from 'sequelize';
 import type { Command } from '@/core/brand/commands/commands';
 import type { Brand } from '@/core/brand/document/document';
@@ -189,7 +190,7 @@ export interface ShelfPaletteRow extends Row<ShelfPaletteRow> {
 export interface PictureRow extends Row<PictureRow> {
   brandId: string;
   sha256: string;
-  mediaType: string;
+  mediaType: `image/${PictureKind}`;
   bytes: Buffer;
   personId: string;
   at: CreationOptional<Date>;
@@ -241,6 +242,13 @@ export interface BuildTokenRow extends Row<BuildTokenRow> {
   /** Whether it may fetch released files, and whether it may say what screens show. */
   fetches: boolean;
   reports: boolean;
+  /** Id of the screen that it speaks for: that of its first report. */
+  screenId: CreationOptional<string | null>;
+}
+
+interface DriftMark {
+  readonly count: number;
+  readonly at: number;
 }
 
 export interface ScreenRow extends Row<ScreenRow> {
@@ -251,6 +259,8 @@ export interface ScreenRow extends Row<ScreenRow> {
   held: CreationOptional<number | null>;
   /** Texts of files that were changed by hand at the screen, by their paths. */
   edits: CreationOptional<Record<string, string>>;
+  /** What webhooks were last told of drift, by theme: how many tokens, and when, in milliseconds since 1970. */
+  driftTold: CreationOptional<Readonly<Record<string, DriftMark>>>;
   personId: string;
   at: CreationOptional<Date>;
 }
@@ -267,7 +277,6 @@ export interface ReadingRow extends Row<ReadingRow> {
   same: number;
   differing: number;
   /** Those of the differing that no earlier release explains. */
-  drifting: number;
   at: CreationOptional<Date>;
 }
 

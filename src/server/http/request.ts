@@ -1,5 +1,6 @@
 import 'server-only';
 import { z } from 'zod';
+import { parseJson, TooDeep } from '@/core/base/json-text';
 import { isStorable, UNSTORABLE } from '@/core/base/storable';
 import type { Permission, PersonRole } from '@/core/brand/roles';
 import { authorise } from '../brands/brands';
@@ -122,8 +123,9 @@ export async function json(request: Request, from: 'anywhere' | 'own pages' = 'o
     throw new Refused(400, 'The request must be JSON.');
   }
   try {
-    return JSON.parse(await limitedText(request));
+    return parseJson(await limitedText(request));
   } catch (error) {
+    if (error instanceof TooDeep) throw new Refused(400, error.message);
     if (error instanceof SyntaxError) throw new Refused(400, 'The request is not readable JSON.');
     throw error;
   }

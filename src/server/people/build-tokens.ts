@@ -1,4 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto';
+import { RateLimiterMemory } from 'rate-limiter-flexible';
 import { z } from 'zod';
 import { EntityId } from '@/core/brand/document/fields';
 import { newId } from '@/core/brand/document/identity';
@@ -6,6 +7,7 @@ import { announce } from '../log/announce';
 import { roleIn } from '../brands/brands';
 import { database } from '../database/database';
 import type { BuildTokenRow, PersonRow } from '../database/rows';
+import { onePerProcess } from '../database/one-per-process';
 import { writeDownOf } from './audit';
 import { Refused } from '../http/refused';
 import { allowed } from '../http/request';
@@ -112,7 +114,7 @@ export async function mayFetch(request: Request, brandId: string): Promise<(rele
  * Refuses a report of what a screen shows that comes neither from an editor's page nor with a token that may report.
  * @returns where it may have been sent from: with a token from anywhere, for no browser adds one by itself
  */
-export async function mayReport(request: Request, brandId: string): Promise<'anywhere' | 'own pages'> {
+export async function mayReport(request: Request, brandId: string, screenId: string): Promise<'anywhere' | 'own pages'> {
   const token = await tokenOf(request, brandId);
   if (!token) {
     await allowed(brandId, 'edit');
@@ -120,8 +122,28 @@ export async function mayReport(request: Request, brandId: string): Promise<'any
   }
   if (!token.reports)
     throw new Refused(403, 'This token fetches files only; make one under Ship that may also report what screens show.');
+  await mustSpeakFor(token, screenId);
+  await reportsOf()
+    .consume(token.id)
+    .catch(() => {
+      throw new Refused(429, `A token reports at most ${REPORTS_A_MINUTE} times a minute; report again in a minute.`);
+    });
   return 'anywhere';
 }
+
+/** A token speaks for one screen, the one that it first reported of: it may stand in a page for everybody to read. */
+async function mustSpeakFor({ id, brandId, screenId }: BuildTokenRow, wanted: string): Promise<void> {
+  if (screenId === wanted) return;
+  const { BuildToken, Screen } = database();
+  if (!EntityId.safeParse(wanted).success || !(await Screen.count({ where: { brandId, id: wanted } })))
+    throw new Refused(404, 'There is no such screen here.');
+  const [bound] = screenId === null ? await BuildToken.update({ screenId: wanted }, { where: { id, screenId: null } }) : [0];
+  if (bound === 0) throw new Refused(403, 'This token reports of another screen; make one of its own for this one, under Ship.');
+}
+
+const REPORTS_A_MINUTE = 30;
+const reportsOf = () =>
+  onePerProcess('reports', () => new RateLimiterMemory({ keyPrefix: 'report', points: REPORTS_A_MINUTE, duration: 60 }));
 
 /** The token that a request carries for a brand; null where it carries none. */
 async function tokenOf(request: Request, brandId: string): Promise<BuildTokenRow | null> {

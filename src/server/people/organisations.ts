@@ -59,7 +59,7 @@ export async function placeOf(person: PersonRow, brandId: string): Promise<{ org
 export async function brandsIn(person: PersonRow, organisationId: string): Promise<ListedBrand[]> {
   const rows = await database().sequelize.query<Omit<ListedBrand, 'changedAt'> & { changedAt: Date | null }>(
     `SELECT b.id, b.name, coalesce(p.role, 'owner') AS role, b.ribbon, b.seq AS changes,
-       CASE WHEN b.binned_at IS NOT NULL THEN 'in the bin' WHEN b.archived_at IS NOT NULL THEN 'archived' ELSE 'in use' END AS standing,
+       CASE WHEN b.binned_at IS NOT NULL THEN 'in the bin' WHEN b.archived_at IS NOT NULL THEN 'archived' ELSE 'in use' END AS whereabouts,
        (SELECT count(*)::int FROM releases r WHERE r.brand_id = b.id) AS releases,
        (SELECT c.at FROM changes c WHERE c.brand_id = b.id AND c.seq = b.seq) AS "changedAt"
      FROM brands b LEFT JOIN brand_parts p ON p.brand_id = b.id AND p.person_id = :person

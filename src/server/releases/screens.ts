@@ -139,6 +139,8 @@ export async function fileAt(
   return { release, mediaType: file.mediaType, bytes: own === undefined ? new Uint8Array(file.bytes) : Buffer.from(own) };
 }
 
+/** How long drift in a theme of a screen is not told again, however it comes and goes, in milliseconds. */
+const DRIFT_MS = 10 * 60_000;
 /** How many tokens a message of drift names. */
 const TOLD_TOKENS = 20;
 
@@ -168,21 +170,37 @@ export async function keepReadings(brandId: string, id: string, told: readonly N
     const differing = [...cells.values()].filter((cell) => !cell.same);
     const unexplained = differing.filter(({ why }) => why !== 'older release');
     drifting.set(theme, unexplained);
-    const counts = { same: cells.size - differing.length, differing: differing.length, drifting: unexplained.length };
+    const counts = { same: cells.size - differing.length, differing: differing.length };
     rows.push({ brandId, screenId: id, release, theme, runs, seen, ...counts, at: new Date() });
   }
   const { sequelize, Reading, Screen } = database();
   await sequelize.transaction(async (transaction) => {
     // Many pages may tell of the same drift at once: one after another, so that the first alone finds it new.
-    const isThere = await Screen.findOne({ where: { brandId, id }, attributes: ['id'], lock: true, transaction });
-    if (!isThere) throw new Refused(404, GONE);
-    const before = await driftBefore(brandId, id, transaction);
-    const drifts = [...drifting].filter(([theme, cells]) => cells.length > (before.get(theme) ?? 0)).map(toldDrift);
-    await Reading.bulkCreate(rows, {
-      updateOnDuplicate: ['runs', 'seen', 'same', 'differing', 'drifting', 'at'],
+    const isThere = await Screen.findOne({
+      where: { brandId, id },
+      attributes: ['brandId', 'id', 'driftTold'],
+      lock: true,
       transaction,
     });
-    if (drifts.length > 0) await tellWebhooks(brandId, 'drift', { screen: { id, name }, release, themes: drifts }, transaction);
+    if (!isThere) throw new Refused(404, GONE);
+    const now = Date.now();
+    const marks = { ...isThere.driftTold };
+    const drifts = [...drifting].filter(([theme, { length: count }]) => {
+      const mark = marks[theme] ?? { count: 0, at: 0 };
+      const isNews = count > mark.count && now - mark.at >= DRIFT_MS;
+      // Less than was told is noted, so that more of it is news again; more than may be told yet is not.
+      if (isNews || count < mark.count) marks[theme] = { count, at: isNews ? now : mark.at };
+      return isNews;
+    });
+    await isThere.update({ driftTold: marks }, { transaction });
+    await Reading.bulkCreate(rows, {
+      updateOnDuplicate: ['runs', 'seen', 'same', 'differing', 'at'],
+      transaction,
+    });
+    if (drifts.length > 0) {
+      const themes = drifts.map(toldDrift);
+      await tellWebhooks(brandId, 'drift', { screen: { id, name }, release, themes }, transaction);
+    }
     await announce({ brand: brandId, kind: 'screens' }, transaction);
   });
 }
@@ -194,16 +212,6 @@ function toldDrift([theme, drifting]: readonly [string, readonly MatchCell[]]): 
     distance: Math.round(distance * 100) / 100,
   }));
   return { theme, tokens, more: drifting.length - tokens.length };
-}
-
-/** How many tokens drifted in each theme when a screen was last looked at. */
-async function driftBefore(brandId: string, screenId: string, transaction: Transaction): Promise<ReadonlyMap<string, number>> {
-  const rows = await database().sequelize.query<{ theme: string; drifting: number }>(
-    `SELECT DISTINCT ON (theme) theme, drifting FROM readings WHERE brand_id = :brandId AND screen_id = :screenId
-     ORDER BY theme, release DESC`,
-    { type: QueryTypes.SELECT, replacements: { brandId, screenId }, transaction },
-  );
-  return new Map(rows.map(({ theme, drifting }) => [theme, drifting]));
 }
 
 /** What a screen was last found to show, theme by theme. */

@@ -2,13 +2,44 @@
  * What decodes files of strangers in native code runs as a process of its own: a file that breaks the library ends this process and
  * not the server. One piece of work by standard input, one answer by standard output. Bundled by itself (`ops/build.ts`).
  */
+import { readFile } from 'node:fs/promises';
 import { text } from 'node:stream/consumers';
+import { parse } from 'icc';
 import sharp from 'sharp';
 
 /** Pixels of a logo that is decoded at most, and the box it is drawn into: 100 by 25 mm at 300 a inch. */
 const LOGO = { pixels: 16_000_000, width: 1_200, height: 300 };
 
+/**
+ * Whether a file has the head of an ICC profile (ISO 15076-1, section 7.2) and room for as many tags as it claims: they are walked afterwards,
+ * and a claim of four thousand million keeps whoever believes it.
+ */
+function isProfile(bytes: Buffer): boolean {
+  if (bytes.length < HEAD + 4 || bytes.toString('latin1', 36, 40) !== 'acsp') return false;
+  const tags = bytes.readUInt32BE(HEAD);
+  return tags <= MOST_TAGS && HEAD + 4 + 12 * tags <= bytes.length;
+}
+
+const HEAD = 128;
+const MOST_TAGS = 500;
+
 const jobs = {
+  /** What profiles of printing with four inks call themselves; null for all else. */
+  async profileNames({ paths }: { paths: readonly string[] }): Promise<{ names: (string | null)[] }> {
+    const names = [];
+    for (const path of paths) {
+      const bytes = await readFile(path);
+      try {
+        const { colorSpace, deviceClass, description } = isProfile(bytes) ? parse(bytes) : {};
+        names.push(colorSpace === 'CMYK' && deviceClass === 'Printer' ? description || 'Unnamed profile' : null);
+      } catch {
+        // The library throws whatever a damaged file makes it meet.
+        names.push(null);
+      }
+    }
+    return { names };
+  },
+
   /**
    * Colours as the inks of an ICC profile, perceptual intent, and what the inks look like.
    * @param profile path of the profile

@@ -2,7 +2,6 @@ import { createHash } from 'node:crypto';
 import { mkdtemp, readdir, readFile, rm, stat, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { parse } from 'icc';
 import { LRUCache } from 'lru-cache';
 import { inksOf, type Inks } from '@/core/colour/ink';
 import { tidyName } from '@/core/intake/intake';
@@ -20,11 +19,13 @@ const LARGEST = 4 * 1024 * 1024;
 /** Profiles that a brand keeps, for a change of mind, and that are offered of the system. */
 const MOST = 20;
 const MOST_OFFERED = 100;
+const MOST_LOOKED_AT = 1_000;
 /** The most colours that are converted at once. */
 const MOST_COLOURS = 4_000;
 /** Conversions that are kept. */
 const KEPT = 50_000;
 
+const NO_PROFILE = 'This is no ICC profile of a printing condition; one for cyan, magenta, yellow and black is wanted.';
 const NOT_CONVERTED = 'This profile cannot be used: the colours of the brand could not be converted by it. Take another.';
 
 /** A profile by which colours are printed. */
@@ -33,24 +34,21 @@ export interface Condition {
   readonly name: string;
 }
 
-/** What a profile calls itself; null for what is no ICC profile of four inks. */
-function nameOf(bytes: Buffer): string | null {
-  try {
-    const { colorSpace, deviceClass, description } = parse(bytes);
-    return colorSpace === 'CMYK' && deviceClass === 'Printer' ? tidyName(description ?? '') || 'Unnamed profile' : null;
-  } catch {
-    // The library throws whatever a damaged file makes it meet.
-    return null;
-  }
+/**
+ * What profiles call themselves, read in a process of their own; null for what is no ICC profile of four inks.
+ * @param paths of files
+ */
+async function namesOf(paths: readonly string[]): Promise<(string | null)[]> {
+  const { names } = await foreign('profileNames', { paths }, NO_PROFILE);
+  return names.map((name) => name && tidyName(name));
 }
 
 /** Keeps a profile beside the brand, once it has converted a colour. */
 export async function keepProfile(person: PersonRow, brandId: string, given: Uint8Array): Promise<Condition> {
   const bytes = Buffer.from(given);
   if (bytes.length > LARGEST) throw new Refused(413, 'A profile is at most 4 MB.');
-  const name = nameOf(bytes);
-  if (name === null)
-    throw new Refused(400, 'This is no ICC profile of a printing condition; one for cyan, magenta, yellow and black is wanted.');
+  const [name] = await withFile(bytes, (path) => namesOf([path]));
+  if (!name) throw new Refused(400, NO_PROFILE);
   const profile = createHash('sha256').update(bytes).digest('hex');
   const { PrintProfile } = database();
   if (!(await PrintProfile.findOne({ where: { brandId, sha256: profile }, attributes: ['name'] }))) {
@@ -70,12 +68,12 @@ export function systemProfiles(): Promise<ReadonlyMap<string, string>> {
       if (error.code === 'ENOENT') return [];
       throw error;
     });
-    for (const file of files.filter((path) => /\.ic[cm]$/i.test(path)).sort()) {
-      const path = join(SYSTEM, file);
-      if (found.size === MOST_OFFERED || (await stat(path)).size > LARGEST) continue;
-      const name = nameOf(await readFile(path));
-      if (name !== null && !found.has(name)) found.set(name, path);
-    }
+    const paths: string[] = [];
+    for (const file of files.filter((path) => /\.ic[cm]$/i.test(path)).sort())
+      if ((await stat(join(SYSTEM, file))).size <= LARGEST) paths.push(join(SYSTEM, file));
+    const names = await namesOf(paths.slice(0, MOST_LOOKED_AT));
+    for (const [at, name] of names.entries())
+      if (name !== null && !found.has(name) && found.size < MOST_OFFERED) found.set(name, paths[at]!);
     return found;
   });
 }
@@ -120,19 +118,24 @@ export async function printed(
 }
 
 async function converted(profile: Buffer, colours: readonly string[]): Promise<Map<string, Inks>> {
+  const digits = colours.map((hex) => hex.slice(1)).join('');
+  const answer = await withFile(profile, (path) => foreign('inks', { profile: path, colours: digits }, NOT_CONVERTED));
+  const bytes = Buffer.from(answer.inks, 'hex');
+  return new Map(
+    colours.map((hex, at) => {
+      const four = [...bytes.subarray(at * 4, at * 4 + 4)] as [number, number, number, number];
+      return [hex, inksOf(hex, four, `#${answer.printed.slice(at * 6, at * 6 + 6)}`)];
+    }),
+  );
+}
+
+/** A profile as a file, for as long as it is worked with. */
+async function withFile<T>(profile: Buffer, work: (path: string) => Promise<T>): Promise<T> {
   const folder = await mkdtemp(join(tmpdir(), 'breakwater-profile-'));
   try {
     const path = join(folder, 'profile.icc');
     await writeFile(path, profile);
-    const asked = { profile: path, colours: colours.map((hex) => hex.slice(1)).join('') };
-    const { inks, printed: seen } = await foreign('inks', asked, NOT_CONVERTED);
-    const bytes = Buffer.from(inks, 'hex');
-    return new Map(
-      colours.map((hex, at) => {
-        const four = [...bytes.subarray(at * 4, at * 4 + 4)] as [number, number, number, number];
-        return [hex, inksOf(hex, four, `#${seen.slice(at * 6, at * 6 + 6)}`)];
-      }),
-    );
+    return await work(path);
   } finally {
     await rm(folder, { recursive: true, force: true });
   }

@@ -3,6 +3,7 @@
  * may be anything. Bundled by itself when the application is built (`ops/build.ts`).
  */
 import { promisify } from 'node:util';
+import { deserialize } from 'node:v8';
 import { brotliCompress, constants, gzip } from 'node:zlib';
 import workerpool from 'workerpool';
 import { ARCHIVE_LIMITS, type BrandArchive } from '@/core/archive/archive';
@@ -133,4 +134,12 @@ const jobs = { readAgain, match, release, newErrors, pack, packBrand, openBrand,
 
 export type WriterJobs = typeof jobs;
 
-workerpool.worker(jobs);
+/** By name, each asked by a message as `Writer` makes it. */
+workerpool.worker(
+  Object.fromEntries(
+    Object.entries(jobs).map(([name, job]) => [
+      name,
+      (message: Uint8Array): unknown => (job as (asked: unknown) => unknown)(deserialize(message)),
+    ]),
+  ),
+);

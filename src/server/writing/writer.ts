@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { serialize } from 'node:v8';
 import { LRUCache } from 'lru-cache';
 import workerpool, { type Pool } from 'workerpool';
 import type { WrittenFile } from '@/core/formats/kit/format';
@@ -118,9 +119,10 @@ export class Writer {
 
   private async run(name: Job, asked: object, onShare?: (share: number) => void): Promise<unknown> {
     const { seconds, megabytes } = this.limits;
+    const message = messageOf(asked);
     try {
       return await this.pool
-        .exec(name, [asked], {
+        .exec(name, [message], {
           on: (told) => typeof told === 'number' && onShare?.(told),
         })
         .timeout(seconds * 1_000);
@@ -138,6 +140,19 @@ export class Writer {
 
   async close(): Promise<void> {
     await this.pool.terminate(true);
+  }
+}
+
+/**
+ * What a process is asked, in the form in which it is sent. Made here and not by whoever sends it: that may be when a process
+ * is ready at last, and what is thrown then is caught by nobody.
+ */
+function messageOf(asked: object): Uint8Array {
+  try {
+    return serialize(asked);
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+    throw new Refused(413, 'This is nested too deep to be written; look for options of a destination that are.');
   }
 }
 

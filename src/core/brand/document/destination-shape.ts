@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { isShallow } from '../../base/json-text';
 import { isStorable, UNSTORABLE } from '../../base/storable';
 import { EntityId as id, name, text } from './fields';
 
@@ -7,7 +8,10 @@ export const Destination = z.strictObject({
   id,
   name,
   format: text(40),
-  options: z.record(z.string(), z.json()).refine(isStorable, UNSTORABLE),
+  options: z
+    .record(z.string(), z.json())
+    .refine(isShallow, 'The options of a destination are nested too deep.')
+    .refine(isStorable, UNSTORABLE),
 });
 
 export type Destination = z.infer<typeof Destination>;

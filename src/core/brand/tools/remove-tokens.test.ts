@@ -1,4 +1,7 @@
 import { changedToken, fewTokens } from '../../../../tests/few-tokens';
+import { partOfDemo } from '../../../../tests/part-of-demo';
+import { apply } from '../commands/apply';
+import { referencesOf } from '../document/kinds';
 import type { Brand } from '../document/document';
 import type { Token } from '../document/token-shape';
 import { removalSteps, unlinkSteps } from './remove-tokens';
@@ -84,4 +87,24 @@ describe('removing and unlinking', () => {
     expect(paths(orphanTokens(linked, written))).toEqual(['hover', 'text', 'old', 'lost']);
     expect(orphanTokens({ ...linked, destinations: [] }, written)).toEqual([]);
   });
+});
+
+test('tokens that speak of each other, removed together in any order, come back by one undo', () => {
+  const pairs = partOfDemo.tokens.flatMap((token) =>
+    referencesOf('token', token).flatMap(({ to, id }) =>
+      to === 'token'
+        ? [
+            [token.id, id],
+            [id, token.id],
+          ]
+        : [],
+    ),
+  );
+  expect(pairs.length).toBeGreaterThan(20);
+  for (const ids of pairs) {
+    const removed = apply(partOfDemo, { label: 'Remove', steps: removalSteps(partOfDemo, ids) });
+    if (!removed.ok) throw new Error(removed.refusal);
+    expect(removed.brand.tokens).toHaveLength(partOfDemo.tokens.length - 2);
+    expect(apply(removed.brand, removed.inverse)).toMatchObject({ ok: true, brand: partOfDemo });
+  }
 });

@@ -63,4 +63,17 @@ export const SCREEN_STEPS: readonly MigrationStep[] = [
         ALTER TABLE build_tokens ADD fetches boolean NOT NULL DEFAULT true;
       `,
   },
+  {
+    // What was last told of drift, theme by theme, so that what comes and goes is told once in a while; and the one screen that a token speaks for.
+    name: '0020-drift-told',
+    sql: `
+        ALTER TABLE screens ADD drift_told jsonb NOT NULL DEFAULT '{}';
+        UPDATE screens SET drift_told = told.marks FROM (
+          SELECT brand_id, screen_id, jsonb_object_agg(theme, jsonb_build_object('count', drifting, 'at', 0)) AS marks
+          FROM (SELECT DISTINCT ON (brand_id, screen_id, theme) * FROM readings ORDER BY brand_id, screen_id, theme, release DESC) latest
+          GROUP BY brand_id, screen_id
+        ) told WHERE screens.brand_id = told.brand_id AND screens.id = told.screen_id;
+        ALTER TABLE build_tokens ADD screen_id text;
+      `,
+  },
 ];

@@ -6,7 +6,7 @@ import { allowedIn, answer, body, mustBeSameOrigin } from '@/server/http/request
 
 type Context = { params: Promise<{ organisation: string; brand: string }> };
 
-const Standing = z.strictObject({ standing: z.enum(['in use', 'archived', 'in the bin']) });
+const Whereabouts = z.strictObject({ whereabouts: z.enum(['in use', 'archived', 'in the bin']) });
 
 /** Who may decide about a brand that may lie in the bin: an owner of its organisation. */
 async function asked({ params }: Context) {
@@ -20,8 +20,8 @@ async function asked({ params }: Context) {
 export function PATCH(request: Request, context: Context): Promise<Response> {
   return answer(async () => {
     const { organisation, brand, person } = await asked(context);
-    const { standing } = await body(request, Standing);
-    await putBrand(person, organisation, brand, standing);
+    const { whereabouts } = await body(request, Whereabouts);
+    await putBrand(person, organisation, brand, whereabouts);
     return Response.json({});
   });
 }

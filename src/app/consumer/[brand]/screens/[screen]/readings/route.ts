@@ -7,7 +7,7 @@ import { keepReadings } from '@/server/releases/screens';
 export function POST(request: Request, { params }: { params: Promise<{ brand: string; screen: string }> }): Promise<Response> {
   return answerAnywhere(async () => {
     const { brand, screen } = await params;
-    const from = await mayReport(request, brand);
+    const from = await mayReport(request, brand, screen);
     await keepReadings(brand, screen, await body(request, Readings, from));
     return Response.json({});
   });
