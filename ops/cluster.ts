@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, readlinkSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { createHash, randomBytes } from 'node:crypto';
 import { createServer } from 'node:net';
 import { dirname, join } from 'node:path';
@@ -22,16 +22,18 @@ const BLOCKED_PORTS = new Set([
   1719, 1720, 1723, 2049, 3659, 4045, 4190, 5060, 5061, 6000, 6566, 6665, 6666, 6667, 6668, 6669, 6679, 6697, 10080,
 ]);
 
+/** Whether nothing listens on a port of 127.0.0.1. */
+export function isFree(port: number): Promise<boolean> {
+  return new Promise((resolve) => {
+    const probe = createServer()
+      .once('error', () => resolve(false))
+      .listen(port, '127.0.0.1', () => probe.close(() => resolve(true)));
+  });
+}
+
 /** A port of 127.0.0.1 that nothing listens on, the first from `wanted` upwards. */
 export async function freePort(wanted: number): Promise<number> {
-  for (let port = wanted; port < wanted + 200; port++) {
-    const free = await new Promise<boolean>((resolve) => {
-      const probe = createServer()
-        .once('error', () => resolve(false))
-        .listen(port, '127.0.0.1', () => probe.close(() => resolve(true)));
-    });
-    if (free && !BLOCKED_PORTS.has(port)) return port;
-  }
+  for (let port = wanted; port < wanted + 200; port++) if (!BLOCKED_PORTS.has(port) && (await isFree(port))) return port;
   throw new Error(`No port is free between ${wanted} and ${wanted + 199}; stop something or choose another with --port.`);
 }
 
@@ -97,6 +99,24 @@ function runningPort({ folder }: Cluster): number | undefined {
     // No such process: the file is left from a machine that went down, and PostgreSQL clears it up at start.
     return undefined;
   }
+}
+
+/**
+ * Makes a cluster that was copied or moved along with its data folder one of its own: its files belong to who runs it, and the note of a process
+ * that came with them is taken away, for it tells of the cluster at the other place.
+ * @throws Error where that process works in this very folder, which was moved below it
+ */
+export async function settleIn({ folder }: Cluster): Promise<void> {
+  const file = `${folder}/data/postmaster.pid`;
+  if (user) await run('chown', ['-R', user, folder]);
+  if (!existsSync(file)) return;
+  const [pid, where] = readFileSync(file, 'utf8').split('\n');
+  if (where === `${folder}/data`) return;
+  if (existsSync(`/proc/${pid}/cwd`) && readlinkSync(`/proc/${pid}/cwd`) === `${folder}/data`)
+    throw new Error(
+      `The database in ${folder} is still served by process ${pid}, from where the folder was before; end that one first.`,
+    );
+  rmSync(file);
 }
 
 export async function stopCluster({ folder }: Cluster): Promise<void> {

@@ -1,3 +1,4 @@
+import type { ChildProcess } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Command, InvalidArgumentError } from 'commander';
@@ -5,8 +6,9 @@ import { demoSource } from '../demo/demo';
 import { PAST } from '../demo/past';
 import { build, buildPrograms } from './build';
 import { backUpBefore } from './backup';
-import { freePort } from './cluster';
-import { dataFolder, openData } from './data-folder';
+import { settingsProblems } from '../src/server/http/environment';
+import { freePort, isFree } from './cluster';
+import { dataFolder, openData, type Opened } from './data-folder';
 import { ensurePostgres } from './postgres';
 import { end, serve } from './server';
 import { step } from './step';
@@ -22,16 +24,41 @@ const data = dataFolder();
 const serverFile = join(data, 'server.json');
 const started = performance.now();
 
+/** What was started so far; every way out ends it. */
+const begun: { opening?: Promise<Opened>; serving?: Promise<ChildProcess> } = {};
+let stopping = false;
+
+process.on('SIGINT', () => void stop(0));
+process.on('SIGTERM', () => void stop(0));
 try {
   await start();
 } catch (error) {
-  process.stderr.write(`${(error as Error).message}\n`);
+  // What was asked to end fails in what it was doing.
+  if (!stopping) {
+    process.stderr.write(`${(error as Error).message}\n`);
+    await stop(1);
+  }
+}
+
+/** Ends what was started, in turn, and this process. What is just being started is waited for: it could not be ended otherwise. */
+async function stop(code: number): Promise<void> {
+  if (stopping) return;
+  stopping = true;
+  const server = await begun.serving?.catch(() => undefined);
+  if (server) await end(server);
+  const opened = await begun.opening?.catch(() => undefined);
+  await opened?.close();
   forget();
-  process.exit(1);
+  process.exit(code);
 }
 
 async function start(): Promise<void> {
+  const wanted = portWanted();
+  const problems = settingsProblems(process.env, ['BREAKWATER_DATABASE_URL', 'BREAKWATER_SECRET']);
+  if (problems.length > 0) throw new Error(problems.join('\n'));
   await endLeftOver();
+  if (wanted !== undefined && !(await isFree(wanted)))
+    throw new Error(`Port ${wanted} is taken by another program; stop that one, or choose another port with --port or PORT.`);
   // From here on a second start in this folder is refused, also while this one is still building.
   mkdirSync(data, { recursive: true });
   writeFileSync(serverFile, JSON.stringify({ starter: process.pid } satisfies Serving));
@@ -42,7 +69,7 @@ async function start(): Promise<void> {
   );
   const opened = await step(
     'database',
-    () => openData(data, options.empty ? 'own' : 'demo'),
+    () => (begun.opening = openData(data, options.empty ? 'own' : 'demo', { serves: true })),
     ({ where }) => `in ${where}`,
   );
   if (options.dev) await buildPrograms();
@@ -68,23 +95,12 @@ async function start(): Promise<void> {
   }
   await closeDatabase();
 
-  const port = options.port ?? (await freePort(3_000));
-  const server = await step('server', () => serve(port, env, options.dev));
+  const port = wanted ?? (await freePort(3_000));
+  if (stopping) return;
+  const server = await step('server', () => (begun.serving = serve(port, env, options.dev)));
   writeFileSync(serverFile, JSON.stringify({ starter: process.pid, server: server.pid!, port } satisfies Serving));
   const seconds = ((performance.now() - started) / 1000).toFixed(1);
   process.stdout.write(`\nBreakwater is ready after ${seconds} s at http://127.0.0.1:${port}  (Ctrl-C stops it)\n`);
-
-  let stopping = false;
-  const stop = async (code: number) => {
-    if (stopping) return;
-    stopping = true;
-    await end(server);
-    forget();
-    await opened.close();
-    process.exit(code);
-  };
-  process.on('SIGINT', () => void stop(0));
-  process.on('SIGTERM', () => void stop(0));
   server.on('exit', (code) => void stop(code ?? 1));
 }
 
@@ -129,6 +145,13 @@ function runs(pid: number, word: string): boolean {
 function forget(): void {
   if (existsSync(serverFile) && (JSON.parse(readFileSync(serverFile, 'utf8')) as Serving).starter === process.pid)
     rmSync(serverFile);
+}
+
+/** The port that was asked for, by the option or else by the setting. */
+function portWanted(): number | undefined {
+  if (options.port !== undefined) return options.port;
+  const { PORT } = process.env;
+  return PORT === undefined || PORT === '' || !/^\d+$/.test(PORT) ? undefined : Number(PORT);
 }
 
 function portNumber(text: string): number {

@@ -4,7 +4,8 @@ import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSyn
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Client } from 'pg';
-import { databaseUrl, freePort, startCluster, stopCluster, type Cluster } from '../../ops/cluster';
+import { createServer } from 'node:net';
+import { databaseUrl, freePort, isRunning, startCluster, stopCluster, type Cluster } from '../../ops/cluster';
 import { binariesFor } from '../../ops/postgres';
 import { testPort, Visitor, type TestServer } from '../test-server';
 
@@ -123,7 +124,66 @@ test('the second start builds nothing, and everything is there; a killed starter
   await client.end();
   second.child.kill('SIGINT');
   await ended(second.child);
+  // Also the database that the killed one had started.
+  expect(isRunning(settings().cluster)).toBe(false);
 });
+
+test('whatever ends a start ends what it has started, and what is wrong with its settings is said before', async () => {
+  // Ended by whoever started it, before it is ready.
+  const early = spawn('bin/start', [], { env: { ...process.env, BREAKWATER_DATA: data }, stdio: ['ignore', 'pipe', 'inherit'] });
+  running.push(early);
+  await new Promise<void>((resolve) => {
+    let said = '';
+    early.stdout.on('data', (chunk: Buffer) => {
+      said += chunk.toString();
+      if (/database \.\.\. [\d.]+ s/.test(said)) resolve();
+    });
+  });
+  early.kill('SIGINT');
+  await ended(early);
+  expect([early.exitCode, isRunning(settings().cluster)]).toEqual([0, false]);
+
+  const port = await testPort();
+  const other = createServer().listen(port, '127.0.0.1');
+  for (const given of [{ args: ['--port', String(port)] }, { env: { PORT: String(port) } }]) {
+    const { code, said } = await refused(given);
+    expect([code, said]).toEqual([
+      1,
+      `Port ${port} is taken by another program; stop that one, or choose another port with --port or PORT.\n`,
+    ]);
+  }
+  other.close();
+  const { code, said } = await refused({
+    env: {
+      BREAKWATER_LOG: 'loud',
+      BREAKWATER_PROXY: '127.0.0.1, here',
+      BREAKWATER_OIDC_ISSUER: 'https://id.example',
+      BREAKWATER_LOGS: 'info',
+      PORT: '0',
+    },
+  });
+  expect([code, said.trimEnd().split('\n').sort()]).toEqual([
+    1,
+    [
+      'BREAKWATER_LOG is error, warn, info or debug.',
+      'BREAKWATER_OIDC_CLIENT_ID and BREAKWATER_OIDC_CLIENT_SECRET are missing; a provider of sign-in needs BREAKWATER_OIDC_ISSUER, BREAKWATER_OIDC_CLIENT_ID, BREAKWATER_OIDC_CLIENT_SECRET.',
+      'BREAKWATER_PROXY is addresses or networks, such as 127.0.0.1 or 10.1.0.0/16, with commas between.',
+      'PORT is a whole number from 1 to 65535.',
+      'There is no setting BREAKWATER_LOGS; docs/operations.md lists those there are.',
+    ],
+  ]);
+  expect(isRunning(settings().cluster)).toBe(false);
+});
+
+/** A start that refuses: how it ended and all that it said. */
+async function refused({ args = [], env = {} }: { args?: string[]; env?: Record<string, string> }) {
+  const child = spawn('bin/start', args, { env: { ...process.env, BREAKWATER_DATA: data, ...env } });
+  running.push(child);
+  let said = '';
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk: Buffer) => (said += chunk.toString()));
+  await ended(child);
+  return { code: child.exitCode, said };
+}
 
 test('before the database is changed there is a backup; --reset-demo puts the demo back; --empty waits for an owner and leaves the demo alone', async () => {
   const reset = await start('--reset-demo');
