@@ -6,7 +6,8 @@ export async function install(...packages: string[]): Promise<void> {
   if (process.getuid?.() !== 0) {
     throw new Error(`Missing on this machine: ${packages.join(', ')}. Run as root: apt-get install ${packages.join(' ')}`);
   }
-  const env = { DEBIAN_FRONTEND: 'noninteractive' };
+  // A package that brings a server is not to start it (invoke-rc.d asks for the runlevel).
+  const env = { DEBIAN_FRONTEND: 'noninteractive', RUNLEVEL: '1' };
   await run('apt-get', ['update', '-qq'], { env });
   await run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...packages], { env });
 }

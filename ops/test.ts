@@ -49,6 +49,7 @@ async function main(): Promise<void> {
     await ensure('/usr/bin/firefox-esr', 'firefox-esr');
     await ensure('/usr/bin/xmllint', 'libxml2-utils');
     await ensure('/usr/sbin/pgbouncer', 'pgbouncer');
+    await ensure('/usr/sbin/nginx', 'nginx-light');
     // Another implementation of ICC profiles, and a profile.
     await ensure('/usr/bin/icclu', 'argyll');
     await ensure('/usr/share/color/icc/ghostscript/default_cmyk.icc', 'libgs-common');

@@ -9,7 +9,7 @@ import { Refused } from '../http/refused';
 const KEPT_MS = 24 * 60 * 60 * 1_000;
 const MOST = 50;
 
-/** Sends colours to all pages of the same person at the same brand. An id that is there already is answered as done. */
+/** Sends colours to all pages of the same person at the same brand. An id of theirs that is there already is answered as done. */
 export async function sendCaught(
   person: PersonRow,
   brandId: string,
@@ -22,6 +22,7 @@ export async function sendCaught(
     if ((await Caught.count({ where: mine, transaction })) >= MOST)
       throw new Refused(409, `${MOST} pictures were sent today; bring them in on the desk first, or go on tomorrow.`);
     await Caught.bulkCreate([{ id, ...mine, page, source, colours }], { ignoreDuplicates: true, transaction });
+    if (!(await Caught.count({ where: { id, ...mine }, transaction }))) throw new Refused(409, 'This id is taken; try again.');
     await announce({ brand: brandId, kind: 'caught', person: person.id }, transaction);
   });
 }
