@@ -52,6 +52,7 @@ export const HEAVY_FILES: readonly (readonly [what: string, name: string, make: 
         resolutionOrder: [{ $ref: '#/modifiers/theme' }],
       }),
   ],
+  ['a million numbers in a list of JSON', 'a.json', () => strToU8(`{"data":[${Array(1_100_000).fill('17').join()}]}`)],
   [
     'a million figures between commas, three in a cell',
     'a.csv',

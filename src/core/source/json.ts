@@ -25,6 +25,9 @@ import { speaksOfColour } from './speaks-of-colour';
 /** Deeper than this no configuration file is nested, and every walk of the tree may recurse. */
 const DEEPEST = 200;
 const TOO_DEEP = `This JSON is nested more than ${DEEPEST} levels deep; no settings file is, so it was not read.`;
+/** Values, keys and signs of a document that becomes a tree: the most colours that are read, with all that could stand around them. */
+const MOST_PARTS = 1_200_000;
+const TOO_MANY = `This JSON has more than ${MOST_PARTS.toLocaleString('en')} values, keys and signs, and was not read; take out what is no colour.`;
 const MOST_PROBLEMS = 3;
 
 export interface JsonText {
@@ -37,8 +40,9 @@ export interface JsonText {
 /** Reads JSON into a tree that knows its places. Never throws; comments and trailing commas are let pass. */
 export function readJson(source: SourceText): JsonText {
   const { text } = source;
-  const tooDeep = firstTooDeep(text);
+  const { tooDeep, parts } = measured(text);
   if (tooDeep !== null) return { root: null, problems: [problem(TOO_DEEP, source.placeOf(tooDeep))] };
+  if (parts > MOST_PARTS) return { root: null, problems: [problem(TOO_MANY)] };
   const errors: ParseError[] = [];
   const root = parseTree(text, errors, { allowTrailingComma: true }) ?? null;
   const problems = errors.slice(0, MOST_PROBLEMS).map(({ error, offset }) => damaged(error, source.placeOf(offset)));
@@ -49,17 +53,20 @@ function damaged(error: ParseErrorCode, place: Place): Problem {
   return problem(`This JSON is damaged here (${printParseErrorCode(error)}); what came before is read.`, place);
 }
 
-function firstTooDeep(text: string): number | null {
+/** Where a document is nested too deep, null where it is not, and how many parts it has. */
+function measured(text: string): { readonly tooDeep: number | null; readonly parts: number } {
   const scanner = createScanner(text, true);
   let depth = 0;
+  let parts = 0;
   for (scanner.scan(); scanner.getTokenLength() > 0; scanner.scan()) {
     const at = scanner.getTokenOffset();
     const first = text[at];
     if (first === '{' || first === '[') depth++;
     else if (first === '}' || first === ']') depth--;
-    if (depth > DEEPEST) return at;
+    parts++;
+    if (depth > DEEPEST) return { tooDeep: at, parts };
   }
-  return null;
+  return { tooDeep: null, parts };
 }
 
 export interface Member {
@@ -121,7 +128,7 @@ const NAMING = /^(?:name|key|id|label|title)$/i;
 /** Every colour of a JSON document: strings, numbers under a key that speaks of colour, and comments. */
 export function scanJson(source: SourceText, onPlace?: OnPlace): Scan {
   const { text } = source;
-  const tooDeep = firstTooDeep(text);
+  const { tooDeep } = measured(text);
   if (tooDeep !== null) return { occurrences: [], problems: [problem(TOO_DEEP, source.placeOf(tooDeep))] };
   const occurrences: Occurrence[] = [];
   const problems: Problem[] = [];

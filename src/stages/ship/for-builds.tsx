@@ -54,7 +54,8 @@ function Tokens({ brand }: { brand: string }) {
       <Copyable text={`breakwater pull ${location.origin}/deliver/${brand} --release latest --out colours`} />
       <p>
         It takes its token from BREAKWATER_TOKEN. A token that fetches opens the released files of this brand; one that reports
-        takes what <code>verify</code>, or a page by itself, saw to Watch. Neither opens anything else.
+        takes what <code>verify</code>, or a page by itself, saw to Watch, for the one screen that it first speaks of. Neither
+        opens anything else.
       </p>
       <SecretForm
         label="Where the new token is used"
