@@ -82,6 +82,15 @@ export const HEAVY_FILES: readonly (readonly [what: string, name: string, make: 
         strToU8(`<worksheet><sheetData>${'<row><c t="str"><v>#1f6f78</v></c></row>'.repeat(300_000)}</sheetData></worksheet>`),
       ),
   ],
+  [
+    'a workbook of five thousand sheets with two hundred rows each',
+    'a.xlsx',
+    () =>
+      workbook(
+        strToU8(`<worksheet><sheetData>${'<row><c t="str"><v>#1f6f78</v></c></row>'.repeat(200)}</sheetData></worksheet>`),
+        5_000,
+      ),
+  ],
 ];
 
 const json = (data: object) => strToU8(JSON.stringify(data));
@@ -94,10 +103,16 @@ function doubling(first: object): Record<string, unknown> {
   return numbered(40, (at) => (at === 0 ? first : { p: { $extends: `{n${at - 1}}` }, q: { $extends: `{n${at - 1}}` } }));
 }
 
-function workbook(sheet: Uint8Array): Uint8Array {
+function workbook(sheet: Uint8Array, sheets = 1): Uint8Array {
+  const all = Array.from({ length: sheets }, (_, at) => at + 1);
+  const each = (make: (at: number) => string) => all.map(make).join('');
   return zipFile({
-    'xl/workbook.xml': strToU8('<workbook xmlns:r="r"><sheets><sheet name="A" r:id="r1"/></sheets></workbook>'),
-    'xl/_rels/workbook.xml.rels': strToU8('<Relationships><Relationship Id="r1" Target="sheet1.xml"/></Relationships>'),
-    'xl/sheet1.xml': sheet,
+    'xl/workbook.xml': strToU8(
+      `<workbook xmlns:r="r"><sheets>${each((at) => `<sheet name="A${at}" r:id="r${at}"/>`)}</sheets></workbook>`,
+    ),
+    'xl/_rels/workbook.xml.rels': strToU8(
+      `<Relationships>${each((at) => `<Relationship Id="r${at}" Target="sheet${at}.xml"/>`)}</Relationships>`,
+    ),
+    ...Object.fromEntries(all.map((at) => [`xl/sheet${at}.xml`, sheet])),
   });
 }

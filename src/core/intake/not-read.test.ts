@@ -36,3 +36,37 @@ test('a text that is called a picture is read as a text, and told to be none', a
   ]);
   expect((await readFile({ name: 'png.txt', bytes: bytes('harbour #1f6f78') }))!.problems).toEqual([]);
 });
+
+test('a file of a brand is looked at up to 24 MB, and not a byte beyond', async () => {
+  const brand = (size: number) => bytes(`{"format":"breakwater-brand"${' '.repeat(size - 29)}}`);
+  const said = async (size: number) => (await readFile({ name: 'x.json', bytes: brand(size) }))!.problems[0]!.message;
+  expect([brand(100).length, await said(24 * 2 ** 20)]).toEqual([100, expect.stringContaining('A brand says its version')]);
+  expect(await said(24 * 2 ** 20 + 1)).toContain('A file of a brand is at most 24 MB');
+});
+
+test('the first two hundred sheets of a workbook are read, and how many more there are is said', async () => {
+  const sheets = async (count: number) => {
+    const all = Array.from({ length: count }, (_, at) => at);
+    const file = zipSync({
+      'xl/workbook.xml': bytes(
+        `<workbook xmlns:r="r"><sheets>${all.map((at) => `<sheet name="S${at}" r:id="r${at}"/>`).join('')}</sheets></workbook>`,
+      ),
+      'xl/_rels/workbook.xml.rels': bytes(
+        `<Relationships>${all.map((at) => `<Relationship Id="r${at}" Target="s${at}.xml"/>`).join('')}</Relationships>`,
+      ),
+      ...Object.fromEntries(
+        all.map((at) => [
+          `xl/s${at}.xml`,
+          bytes('<worksheet><sheetData><row><c t="str"><v>#1f6f78</v></c></row></sheetData></worksheet>'),
+        ]),
+      ),
+    });
+    const { palettes, problems } = (await readFile({ name: 'x.xlsx', bytes: file }))!;
+    return [palettes.length, problems.map(({ message }) => message)];
+  };
+  expect(await sheets(200)).toEqual([200, []]);
+  expect(await sheets(201)).toEqual([
+    200,
+    ['This workbook has 201 sheets, and the first 200 are read. Save others by themselves.'],
+  ]);
+});

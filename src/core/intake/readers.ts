@@ -38,8 +38,12 @@ export function readerById(id: string): Reader | undefined {
   return READERS.find((reader) => reader.id === id);
 }
 
-/** The longest file that is read, in bytes; pictures and zips have bounds of their own, a brand is bounded by its schema. */
+/** The longest file that is read, in bytes; pictures and zips have bounds of their own. */
 const TEXT_LIMIT = 5 * 1024 * 1024;
+/** The longest file of a brand: the most that it may hold, with notes. */
+const BRAND_LIMIT = 24 * 1024 * 1024;
+const TOO_LONG_BRAND =
+  'A file of a brand is at most 24 MB; a brand that is larger comes as an archive, by “Export whole” under Brands.';
 
 /** An intake, with a word on a name that promises a picture: whoever brought the file expected to see one. */
 function saidToBePicture(name: string, { title }: Reader, intake: Intake): Intake {
@@ -58,10 +62,11 @@ export async function readFile(file: SourceFile, tools: ReadTools = {}, as?: str
   if (as === undefined && isNeverRead(bytes)) return null;
   const open = new OpenFile(file);
   const tooLong = bytes.length > TEXT_LIMIT && !pictureSize(bytes) && !isZip(bytes);
-  const mayBeBrand = !tooLong || isBrandFile(new TextDecoder().decode(bytes.subarray(0, 4_096)));
+  const saysBrand = tooLong && isBrandFile(new TextDecoder().decode(bytes.subarray(0, 4_096)));
+  if (saysBrand && bytes.length > BRAND_LIMIT) return unreadable(brandFile.id, TOO_LONG_BRAND);
   for (const reader of READERS) {
     if (as !== undefined && reader.id !== as) continue;
-    if (tooLong && !(reader === brandFile && mayBeBrand)) continue;
+    if (tooLong && !(reader === brandFile && saysBrand)) continue;
     const intake = await reader.read(open, tools);
     if (intake) return bounded(reader === picture ? intake : saidToBePicture(file.name, reader, intake));
   }

@@ -23,6 +23,9 @@ export interface Sheet {
   readonly problems: readonly Problem[];
 }
 
+/** Sheets of a workbook that are read. */
+export const MOST_SHEETS = 200;
+
 export interface Workbook {
   readonly sheets: readonly Sheet[];
   readonly theme: OfficeTheme | null;
@@ -38,10 +41,12 @@ export function readWorkbook(bytes: Uint8Array): Workbook | Exclude<Unpacked, 'w
   const about = readAbout(bytes);
   if (typeof about === 'string' || about === null) return about;
   const sheets = new Map<string, SheetReader>();
+  const listed = about.sheets.slice(0, MOST_SHEETS);
+  const wanted = new Set(listed.map(({ path }) => path));
   const ending = unpack(
     bytes,
     (path) => {
-      if (sheets.has(path) || !about.sheets.some((sheet) => sheet.path === path)) return null;
+      if (sheets.has(path) || !wanted.has(path)) return null;
       const reader = new SheetReader(about);
       sheets.set(path, reader);
       return (piece, last) => reader.stream.write(piece, last);
@@ -50,6 +55,12 @@ export function readWorkbook(bytes: Uint8Array): Workbook | Exclude<Unpacked, 'w
   );
   if (ending === 'damaged' && sheets.size === 0) return ending;
   const problems = [...about.problems];
+  if (about.sheets.length > listed.length)
+    problems.push(
+      problem(
+        `This workbook has ${about.sheets.length.toLocaleString('en')} sheets, and the first ${MOST_SHEETS} are read. Save others by themselves.`,
+      ),
+    );
   if (ending === 'large')
     problems.push(
       problem(
@@ -58,7 +69,7 @@ export function readWorkbook(bytes: Uint8Array): Workbook | Exclude<Unpacked, 'w
     );
   if (ending === 'damaged') problems.push(problem('A sheet of this workbook is damaged; what could be unpacked is here.'));
   return {
-    sheets: about.sheets.map(({ name, path }) => {
+    sheets: listed.map(({ name, path }) => {
       const reader = sheets.get(path);
       if (!reader)
         return { name, rows: [], problems: [problem(`Sheet ${name} is not in this workbook, although it is listed.`)] };

@@ -1,6 +1,7 @@
 import { isZip } from '../../source/zip';
 import type { Reader } from '../reader';
-import { doubt, leftOut, intakeOf, unreadable } from '../intake';
+import { problem } from '../../source/problem';
+import { doubt, ENTRY_LIMIT, leftOut, intakeOf, unreadable } from '../intake';
 import { cellsWithin } from './cell-range';
 import { tableEntries } from './table-entries';
 import { readWorkbook } from './workbook';
@@ -32,8 +33,12 @@ export const xlsx: Reader = {
       return unreadable('xlsx', `There is no sheet “${range.sheet}” in this workbook; it has ${names}.`);
     }
     const sheets = asked ? [asked] : book.sheets;
+    let room = ENTRY_LIMIT;
     const read = sheets.map(({ name, rows, problems }) => {
+      // What is beyond the limit of all is not looked for in each.
+      if (room <= 0) return { name, kind: 'loose' as const, entries: [], problems: [...problems, problem(notLookedAt(name))] };
       const table = tableEntries(cellsWithin(rows, range));
+      room -= table.entries.length;
       return { name, kind: 'loose' as const, entries: table.entries, problems: [...problems, ...table.problems] };
     });
     const { theme } = book;
@@ -50,3 +55,7 @@ export const xlsx: Reader = {
     );
   },
 };
+
+function notLookedAt(sheet: string): string {
+  return `Reading stopped after ${ENTRY_LIMIT} entries; sheet ${sheet} was not looked at. Save it by itself.`;
+}
