@@ -188,3 +188,29 @@ test('by hand only a file is edited that the release has', async () => {
   const { screens } = (await ida.send('GET', '/api/brands/quillhaven/screens')).body;
   expect(screens.find(({ id }: { id: string }) => id === 'booking').edited).toEqual(['css/quillhaven-ferries.css']);
 });
+
+test('programs are answered by the manners of HTTP: tags weak, listed or any, on releases and their zip too, and how to say who one is', async () => {
+  const made = (await ida.send('POST', '/api/brands/quillhaven/build-tokens', { name: 'manners' })).body as { secret: string };
+  const ask = async (path: string, headers: Record<string, string> = {}) => {
+    const response = await fetch(server.url + path, { headers: { authorization: `Bearer ${made.secret}`, ...headers } });
+    await response.arrayBuffer();
+    return response;
+  };
+  const paths = [
+    '/consumer/quillhaven/releases/1',
+    '/deliver/quillhaven/1',
+    '/deliver/quillhaven/latest/css/quillhaven-ferries.css',
+  ];
+  for (const path of paths) {
+    const etag = (await ask(path)).headers.get('etag')!;
+    expect(etag).toMatch(/^"[\w-]+"$/);
+    for (const named of [etag, `W/${etag}`, `"other", W/"x,y", ${etag}`, '*']) {
+      const known = await ask(path, { 'if-none-match': named });
+      expect([path, named, known.status, known.headers.get('etag')]).toEqual([path, named, 304, etag]);
+    }
+    for (const named of ['"other"', etag.slice(1, -1), 'W/"x"', ''])
+      expect([named, (await ask(path, { 'if-none-match': named })).status]).toEqual([named, 200]);
+  }
+  const refused = await fetch(`${server.url}/consumer/quillhaven/releases/1`);
+  expect([refused.status, refused.headers.get('www-authenticate')]).toEqual([401, 'Bearer realm="Breakwater"']);
+});

@@ -20,6 +20,9 @@ const BODY_LIMIT = 8 * 1024 * 1024;
 /** When a request may be tried again that found no database, or too many before it, in seconds. */
 const COME_AGAIN = { 'retry-after': '5' };
 
+/** How programs say who they are (RFC 6750, section 3); pages have their cookie. */
+const BY_TOKEN = { 'www-authenticate': 'Bearer realm="Breakwater"' };
+
 /** Runs a handler and turns what it throws into an answer: a refusal into its sentence, a bug into a logged 500. */
 export async function answer(handler: () => Promise<Response>): Promise<Response> {
   const response = await answered(handler);
@@ -55,8 +58,8 @@ async function answered(handler: () => Promise<Response>): Promise<Response> {
     return await handler();
   } catch (error) {
     if (error instanceof Refused) {
-      const headers = error.status === 503 ? COME_AGAIN : undefined;
-      return Response.json({ error: error.message }, { status: error.status, ...(headers && { headers }) });
+      const headers = error.status === 503 ? COME_AGAIN : error.status === 401 ? BY_TOKEN : {};
+      return Response.json({ error: error.message }, { status: error.status, headers });
     }
     log.error({ error }, 'a request failed');
     if (isPassing(error)) {

@@ -201,9 +201,9 @@ export async function waitingSince(brandId: string): Promise<string | null> {
 }
 
 /** A release's number and document; null when there is none. */
-export async function releaseOf(brandId: string, number: number): Promise<{ number: number; document: Brand } | null> {
+export async function releaseOf(brandId: string, number: number): Promise<{ number: number; document: Brand; at: Date } | null> {
   const row = await database().Release.findOne({ where: { brandId, number } });
-  return row && { number, document: StoredBrand.parse(row.document) };
+  return row && { number, document: StoredBrand.parse(row.document), at: row.at };
 }
 
 /** The documents of some releases, by their numbers; those that there are not are not there. */

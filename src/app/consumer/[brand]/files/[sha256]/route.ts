@@ -2,6 +2,7 @@ import { FileHash } from '@/core/brand/document/fields';
 import { mayFetch } from '@/server/people/build-tokens';
 import { Refused } from '@/server/http/refused';
 import { fileByHash } from '@/server/releases/releases';
+import { isKnown } from '@/server/http/entity-tag';
 import { answerAnywhere, mayAsk } from '@/server/http/request';
 
 /** A released file by its hash: what it is never changes, so that it is kept by whoever has it. */
@@ -11,14 +12,15 @@ export function GET(request: Request, { params }: { params: Promise<{ brand: str
     await mayFetch(request, brand);
     const file = FileHash.safeParse(sha256).success ? await fileByHash(brand, sha256) : null;
     if (!file) throw new Refused(404, 'No released file has this hash.');
-    const isKnown = request.headers.get('if-none-match') === `"${sha256}"`;
-    return new Response(isKnown ? null : new Uint8Array(file.bytes), {
-      status: isKnown ? 304 : 200,
+    const etag = `"${sha256}"`;
+    const has = isKnown(request, etag);
+    return new Response(has ? null : new Uint8Array(file.bytes), {
+      status: has ? 304 : 200,
       headers: {
         'content-type': file.mediaType,
         'content-disposition': 'attachment',
         'cache-control': 'private, max-age=31536000, immutable',
-        etag: `"${sha256}"`,
+        etag,
       },
     });
   });

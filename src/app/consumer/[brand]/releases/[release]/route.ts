@@ -1,9 +1,11 @@
 import { z } from 'zod';
+import { sha256 } from '@/core/base/sha256';
 import { EntityId } from '@/core/brand/document/fields';
 import { mayFetch } from '@/server/people/build-tokens';
 import { Refused } from '@/server/http/refused';
 import { latestNumber, ReleaseNumber } from '@/server/releases/release-number';
 import { toldRelease } from '@/server/releases/releases';
+import { isKnown } from '@/server/http/entity-tag';
 import { answerAnywhere, mayAsk } from '@/server/http/request';
 
 const Params = z.object({ brand: EntityId, release: z.union([z.literal('latest'), ReleaseNumber]) });
@@ -17,7 +19,10 @@ export function GET(request: Request, { params }: { params: Promise<Record<strin
     await mayFetch(request, brand);
     const told = await toldRelease(brand, release === 'latest' ? await latestNumber(brand) : release);
     if (!told) throw new Refused(404, 'There is no such release.');
-    return Response.json(told);
+    const json = JSON.stringify(told);
+    const etag = `"${await sha256(new TextEncoder().encode(json))}"`;
+    const headers = { 'content-type': 'application/json', 'cache-control': 'private, no-cache', etag };
+    return isKnown(request, etag) ? new Response(null, { status: 304, headers }) : new Response(json, { headers });
   });
 }
 

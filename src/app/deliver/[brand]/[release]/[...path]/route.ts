@@ -4,6 +4,7 @@ import { Refused } from '@/server/http/refused';
 import { latestNumber, ReleaseNumber } from '@/server/releases/release-number';
 import { releasedFile } from '@/server/releases/releases';
 import { mayFetch } from '@/server/people/build-tokens';
+import { isKnown } from '@/server/http/entity-tag';
 import { answer } from '@/server/http/request';
 
 const Params = z.object({
@@ -33,9 +34,10 @@ export function GET(request: Request, { params }: { params: Promise<Record<strin
     const file = await releasedFile(brand, number, path.join('/'));
     if (!file) throw new Refused(404, 'There is no such file in this release.');
     await note(number);
-    const isKnown = request.headers.get('if-none-match') === `"${file.sha256}"`;
-    return new Response(isKnown ? null : new Uint8Array(file.bytes), {
-      status: isKnown ? 304 : 200,
+    const etag = `"${file.sha256}"`;
+    const has = isKnown(request, etag);
+    return new Response(has ? null : new Uint8Array(file.bytes), {
+      status: has ? 304 : 200,
       headers: {
         'content-type': file.mediaType,
         'content-disposition': 'attachment',
@@ -43,7 +45,7 @@ export function GET(request: Request, { params }: { params: Promise<Record<strin
         'x-breakwater-sha256': file.sha256,
         // A release never changes; which is the newest does.
         'cache-control': release === 'latest' ? 'private, no-cache' : 'private, max-age=31536000, immutable',
-        etag: `"${file.sha256}"`,
+        etag,
       },
     });
   });
