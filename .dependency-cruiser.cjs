@@ -100,7 +100,7 @@ module.exports = {
       shelf: ['base', 'colour', 'brand'],
       organisation: ['brand'],
       screens: ['base', 'colour', 'image', 'brand'],
-      archive: ['base', 'source', 'brand', 'formats', 'release', 'screens'],
+      archive: ['base', 'source', 'image', 'brand', 'formats', 'release', 'screens'],
     }),
     rule(
       'kit-knows-no-format',

@@ -168,6 +168,8 @@ test('an outside client, made from the served description alone, is told of rele
   expect(file.headers).toMatchObject({ etag: `"${entry.sha256}"`, 'cache-control': 'private, max-age=31536000, immutable' });
   const again = { headers: { 'if-none-match': `"${entry.sha256}"` } };
   expect((await client.file!({ brand: 'quillhaven', sha256: entry.sha256 }, null, again)).status).toBe(304);
+  const byPath = { brand: 'quillhaven', release: 'latest', path: entry.path };
+  expect((await client.fileAt!(byPath, null, { responseType: 'text' })).data).toBe(file.data);
   const seen = [{ colour: '#006872', share: 0.5, where: 'background-color of header', state: 'rest' }];
   const report = (readings: unknown) => client.report!({ brand: 'quillhaven', screen: 'booking' }, readings as never);
   expect((await report([{ theme: 'day', seen }])).status).toBe(200);

@@ -15,6 +15,7 @@ const failed = {
   description: 'Refused, with one sentence that says what, where, and what to do.',
   content: { 'application/json': { schema: { type: 'object', properties: { error: { type: 'string' } }, required: ['error'] } } },
 };
+const known = { description: 'What the client has, by the entity tag that it named, is it.' };
 const binary = { schema: { type: 'string', format: 'binary' } };
 
 /** What consumers may ask of this server, as an OpenAPI 3.1 document; shapes come from the schemas that check them. */
@@ -44,6 +45,7 @@ export function openApi(): object {
               description: 'The release.',
               content: { 'application/json': { schema: z.toJSONSchema(ToldRelease, { io: 'input' }) } },
             },
+            304: known,
             default: failed,
           },
         },
@@ -58,7 +60,7 @@ export function openApi(): object {
           ],
           responses: {
             200: { description: 'Its bytes; the entity tag is the hash.', content: { '*/*': binary } },
-            304: { description: 'What the client has is it.' },
+            304: known,
             default: failed,
           },
         },
@@ -68,7 +70,29 @@ export function openApi(): object {
           operationId: 'zip',
           summary: 'All files of a release as one zip.',
           parameters: [brand, release],
-          responses: { 200: { description: 'The zip.', content: { 'application/zip': binary } }, default: failed },
+          responses: { 200: { description: 'The zip.', content: { 'application/zip': binary } }, 304: known, default: failed },
+        },
+      },
+      '/deliver/{brand}/{release}/{path}': {
+        get: {
+          operationId: 'fileAt',
+          summary: 'A released file by its path, byte for byte.',
+          parameters: [
+            brand,
+            release,
+            {
+              name: 'path',
+              in: 'path',
+              required: true,
+              schema: { type: 'string' },
+              description: 'Path of the file; its slashes may be written as %2F.',
+            },
+          ],
+          responses: {
+            200: { description: 'Its bytes; the entity tag is its hash.', content: { '*/*': binary } },
+            304: known,
+            default: failed,
+          },
         },
       },
       '/consumer/{brand}/match': {

@@ -1,7 +1,7 @@
 import PROGRAMS from '../../../stand-ins/programs.json';
 import { createHash } from 'node:crypto';
 import { setImmediate as nextTurn } from 'node:timers/promises';
-import { QueryTypes, type InferCreationAttributes, type Transaction } from 'sequelize';
+import { QueryTypes, type InferCreationAttributes } from 'sequelize';
 import { isStorable, UNSTORABLE } from '@/core/base/storable';
 import { EntityId } from '@/core/brand/document/fields';
 import { matchOf, themeShown, type MatchCell } from '@/core/screens/match';
