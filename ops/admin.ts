@@ -110,7 +110,7 @@ try {
 /** Does something with the installation's database, which is started for it when it does not run. */
 async function withData(work: (opened: Opened) => Promise<void>, secret?: string): Promise<void> {
   await ensurePostgres();
-  const opened = await openData(dataFolder(), which(), { ...(secret !== undefined && { secret }) });
+  const opened = await openData(dataFolder(), which(), { secret });
   Object.assign(process.env, opened.env);
   const { closeDatabase } = await import('../src/server/database/database');
   try {

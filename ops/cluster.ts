@@ -108,15 +108,14 @@ function runningPort({ folder }: Cluster): number | undefined {
  */
 export async function settleIn({ folder }: Cluster): Promise<void> {
   const file = `${folder}/data/postmaster.pid`;
-  if (user) await run('chown', ['-R', user, folder]);
-  if (!existsSync(file)) return;
-  const [pid, where] = readFileSync(file, 'utf8').split('\n');
-  if (where === `${folder}/data`) return;
-  if (existsSync(`/proc/${pid}/cwd`) && readlinkSync(`/proc/${pid}/cwd`) === `${folder}/data`)
+  const [pid, where] = existsSync(file) ? readFileSync(file, 'utf8').split('\n') : [];
+  const isOfAnother = where !== undefined && where !== `${folder}/data`;
+  if (isOfAnother && existsSync(`/proc/${pid}/cwd`) && readlinkSync(`/proc/${pid}/cwd`) === `${folder}/data`)
     throw new Error(
       `The database in ${folder} is still served by process ${pid}, from where the folder was before; end that one first.`,
     );
-  rmSync(file);
+  if (isOfAnother) rmSync(file);
+  if (user) await run('chown', ['-R', user, folder]);
 }
 
 export async function stopCluster({ folder }: Cluster): Promise<void> {

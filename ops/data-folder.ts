@@ -88,7 +88,7 @@ function writtenCluster(data: string, cluster: Cluster): Cluster {
 export async function openData(
   data: string,
   which: Which,
-  { secret, serves = false }: { secret?: string; serves?: boolean } = {},
+  { secret, serves = false }: { secret?: string | undefined; serves?: boolean } = {},
 ): Promise<Opened> {
   const elsewhere = process.env.BREAKWATER_DATABASE_URL;
   const known = settingsOf(data);

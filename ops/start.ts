@@ -53,9 +53,9 @@ async function stop(code: number): Promise<void> {
 }
 
 async function start(): Promise<void> {
-  const wanted = portWanted();
   const problems = settingsProblems(process.env, ['BREAKWATER_DATABASE_URL', 'BREAKWATER_SECRET']);
   if (problems.length > 0) throw new Error(problems.join('\n'));
+  const wanted = options.port ?? (process.env.PORT ? Number(process.env.PORT) : undefined);
   await endLeftOver();
   if (wanted !== undefined && !(await isFree(wanted)))
     throw new Error(`Port ${wanted} is taken by another program; stop that one, or choose another port with --port or PORT.`);
@@ -145,13 +145,6 @@ function runs(pid: number, word: string): boolean {
 function forget(): void {
   if (existsSync(serverFile) && (JSON.parse(readFileSync(serverFile, 'utf8')) as Serving).starter === process.pid)
     rmSync(serverFile);
-}
-
-/** The port that was asked for, by the option or else by the setting. */
-function portWanted(): number | undefined {
-  if (options.port !== undefined) return options.port;
-  const { PORT } = process.env;
-  return PORT === undefined || PORT === '' || !/^\d+$/.test(PORT) ? undefined : Number(PORT);
 }
 
 function portNumber(text: string): number {

@@ -30,6 +30,8 @@ export class Server {
   log: { seq: number; key: string; command: Command }[] = [];
   down = false;
   status = 200;
+  /** Of whoever asks. */
+  role = 'owner';
   sent: string[][] = [];
 
   constructor(public brand: Brand) {}
@@ -38,6 +40,10 @@ export class Server {
     if (this.down) throw new TypeError('fetch failed');
     const release = /\/releases\/(\d+)$/.exec(path);
     if (release) return Response.json({ number: Number(release[1]), document: this.brand });
+    if (path.endsWith('/part'))
+      return this.status === 200
+        ? Response.json({ role: this.role })
+        : Response.json({ error: 'Signed out.' }, { status: this.status });
     const { changes } = JSON.parse(init.body as string) as { changes: { key: string; command: Command }[] };
     this.sent.push(changes.map(({ key }) => key));
     if (this.status !== 200) return Response.json({ error: `Status ${this.status}.` }, { status: this.status });

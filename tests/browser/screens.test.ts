@@ -106,7 +106,7 @@ test('a screen that is held stays behind when a release moves all others, and fo
 
 test('a file that somebody edits at a screen is caught, and taken back', async () => {
   await menu('Bridge console', 'Edit its files by hand');
-  await ida.page.waitForSelector('[role=dialog] select');
+  await ida.page.waitForSelector('[role=dialog] option[value$="-day.xml"]');
   const path = (await ida.page.$$eval('[role=dialog] option', (all) => all.map(({ value }) => value))).find((one) =>
     one.endsWith('-day.xml'),
   )!;
@@ -149,7 +149,7 @@ test('simulated screens are used for real when they are large', async () => {
   const large = async (name: string) => {
     await (await ida.find(`::-p-aria([name="See ${name} large"][role="button"])`)).click();
     const frame = await (await ida.find(`iframe[title="${name}, large"]`)).contentFrame();
-    await frame!.waitForFunction(() => ((window as { shown?: unknown[] }).shown?.length ?? 0) > 0);
+    await frame!.waitForFunction(() => ((window as { shown?: unknown[] }).shown?.length ?? 0) > 0, { polling: 100 });
     return frame!;
   };
   const close = async () => (await ida.find('[role=dialog] button')).click();

@@ -47,6 +47,7 @@ const ROUTES: readonly Row[] = [
   ['POST', 'api/brands/[brand]/caught', 'api/brands/BRAND/caught', { colours: [] }, 'read', 400],
   ['POST', 'api/brands/[brand]/changes', 'api/brands/BRAND/changes', { changes: [] }, 'write', 400],
   ['GET', 'api/brands/[brand]/events', 'api/brands/BRAND/events', undefined, 'read', 200],
+  ['GET', 'api/brands/[brand]/part', 'api/brands/BRAND/part', undefined, 'read', 200],
   ['POST', 'api/brands/[brand]/chosen', 'api/brands/BRAND/chosen', { page: 'p', chosen: null }, 'read', 200],
   ['GET', 'api/brands/[brand]/history', 'api/brands/BRAND/history?of=core', undefined, 'read', 200],
   ['GET', 'api/brands/[brand]/inks', 'api/brands/BRAND/inks?of=1f6f78', undefined, 'read', 200],

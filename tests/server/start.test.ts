@@ -165,7 +165,7 @@ test('whatever ends a start ends what it has started, and what is wrong with its
   expect([code, said.trimEnd().split('\n').sort()]).toEqual([
     1,
     [
-      'BREAKWATER_LOG is error, warn, info or debug.',
+      'BREAKWATER_LOG is fatal, error, warn, info, debug or trace.',
       'BREAKWATER_OIDC_CLIENT_ID and BREAKWATER_OIDC_CLIENT_SECRET are missing; a provider of sign-in needs BREAKWATER_OIDC_ISSUER, BREAKWATER_OIDC_CLIENT_ID, BREAKWATER_OIDC_CLIENT_SECRET.',
       'BREAKWATER_PROXY is addresses or networks, such as 127.0.0.1 or 10.1.0.0/16, with commas between.',
       'PORT is a whole number from 1 to 65535.',

@@ -1,4 +1,5 @@
 /** What a template or a large brand can cost the server: a bounded while of a process of its own, and nobody else's time. */
+import { asRequest, noteSender } from '@/server/http/request-log';
 import { Writer } from '@/server/writing/writer';
 import type { Brand } from '@/core/brand/document/document';
 import { demo } from '../harsh-brand';
@@ -63,6 +64,26 @@ describe('a writer', () => {
     await Promise.all([...many, again]);
     expect(order.filter((entry) => entry.startsWith('busy 1 '))).toHaveLength(2);
     expect(order.filter((entry) => entry.endsWith('false'))).toHaveLength(7);
+  });
+
+  test('one person with many brands has one process at a time, and keeps nobody else waiting', async () => {
+    const one = made(60);
+    const order: string[] = [];
+    const ask = (person: string, brand: string) =>
+      asRequest(brand, () => {
+        noteSender(person);
+        return one.write('release', { brand: shippingSlowly(brand, 1), seq: 1 }, {}).then(
+          () => order.push(brand),
+          (error: Error) => order.push(`${brand}: ${error.message}`),
+        );
+      });
+    const many = ['a', 'b', 'c', 'd', 'e', 'f'].map((brand) => ask('ida', brand));
+    await ask('oren', 'z');
+    // One of hers is being written, four wait, the sixth is refused at once; his is written beside hers.
+    expect(order[0]).toBe('f: Many files are being written just now; try again in a moment.');
+    expect(order.indexOf('z')).toBeLessThanOrEqual(2);
+    await Promise.all(many);
+    expect(order.slice(1).filter((brand) => brand !== 'z')).toEqual(['a', 'b', 'c', 'd', 'e']);
   });
 });
 

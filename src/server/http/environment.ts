@@ -23,8 +23,8 @@ const Environment = z.object({
     .max(2_000)
     .refine((text) => networks(text).every((part) => ipaddr.isValid(part) || ipaddr.isValidCIDR(part)))
     .optional(),
-  /** What is written down: each level with those before it. */
-  BREAKWATER_LOG: z.enum(['error', 'warn', 'info', 'debug']).default('warn'),
+  /** What `log.ts` writes down: each level with those before it. */
+  BREAKWATER_LOG: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'trace']).optional(),
   /** Where notifications are listened for: the database itself, when BREAKWATER_DATABASE_URL leads to a pooler that lends connections by transaction. */
   BREAKWATER_LISTEN_URL: z.url({ protocol: /^postgres(ql)?$/ }).optional(),
   /** The organisation's own provider of sign-in (OpenID Connect): its issuer, which is reached by TLS unless it is on this machine. */
@@ -62,7 +62,7 @@ const ALLOWED: Readonly<Record<keyof z.infer<typeof Environment>, string>> = {
   BREAKWATER_OIDC_NAME: 'has 1 to 60 characters',
   BREAKWATER_REACH: 'is off, public, or networks such as 10.1.0.0/16 with commas between',
   BREAKWATER_OPERATIONS_TOKEN: 'has at least 20 characters',
-  BREAKWATER_LOG: 'is error, warn, info or debug',
+  BREAKWATER_LOG: 'is fatal, error, warn, info, debug or trace',
 };
 type SettingName = keyof typeof ALLOWED;
 

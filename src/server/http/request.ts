@@ -12,7 +12,7 @@ import { authoriseIn, type OrganisationPermission } from '../people/organisation
 import { isPassing } from '../database/passing';
 import { firstIssue, sayWhere } from '@/core/base/say-where';
 import { Refused } from './refused';
-import { currentPerson } from '../people/session';
+import { currentPerson, whyNobody } from '../people/session';
 
 /** The largest body of any request, in bytes: a brand's most swatches in one command, with room. */
 const BODY_LIMIT = 8 * 1024 * 1024;
@@ -83,7 +83,7 @@ export function addressOf(request: Request): string {
 /** The signed-in person; refused when there is none. */
 export async function signedIn(): Promise<PersonRow> {
   const person = await currentPerson();
-  if (!person) throw new Refused(401, 'You are not signed in; sign in and try again.');
+  if (!person) throw new Refused(401, await whyNobody());
   return person;
 }
 

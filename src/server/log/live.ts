@@ -208,7 +208,9 @@ class Channel {
       { type: QueryTypes.SELECT, replacements: { brand: this.brand } },
     );
     const members = new Set(rows.map(({ id }) => id));
-    for (const { person, end } of [...this.streams]) if (!members.has(person)) end();
+    for (const stream of [...this.streams])
+      if (members.has(stream.person)) stream.send(event('part', {}));
+      else stream.end();
   }
 }
 

@@ -9,6 +9,7 @@ import { database } from '../database/database';
 import type { BuildTokenRow, PersonRow } from '../database/rows';
 import { onePerProcess } from '../database/one-per-process';
 import { writeDownOf } from './audit';
+import { noteSender } from '../http/request-log';
 import { Refused } from '../http/refused';
 import { allowed } from '../http/request';
 
@@ -158,6 +159,7 @@ async function tokenOf(request: Request, brandId: string): Promise<BuildTokenRow
   if (row.brandId !== brandId) throw new Refused(404, 'There is no such brand here.');
   if (!(await roleIn(row.personId, brandId)))
     throw new Refused(401, 'Whoever made this token has no part in the brand any more; make a new one under Ship.');
+  noteSender(row.id);
   // A release is many files: their fetching is noted once.
   if (Date.now() - (row.usedAt?.getTime() ?? 0) > NOTED_MS)
     await BuildToken.update({ usedAt: new Date() }, { where: { id: row.id } });

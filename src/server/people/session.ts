@@ -7,6 +7,7 @@ import { database } from '../database/database';
 import type { PersonRow } from '../database/rows';
 import { environment } from '../http/environment';
 import { isSecure } from '../http/origin';
+import { noteSender } from '../http/request-log';
 
 const LIFETIME_DAYS = 30;
 
@@ -45,11 +46,22 @@ export async function currentSession(): Promise<string> {
   return (await cookie()).id ?? '';
 }
 
+/** Why nobody is signed in, in a sentence. */
+export async function whyNobody(): Promise<string> {
+  const { id } = await cookie();
+  if (!id) return 'You are not signed in; sign in and try again.';
+  const ended = await database().Session.count({ where: { id } });
+  return ended > 0
+    ? 'Your session has come to its end; sign in again.'
+    : 'You were signed out, here or elsewhere; sign in again.';
+}
+
 /** Who sent this request; null when nobody is signed in. */
 export async function currentPerson(): Promise<PersonRow | null> {
   const { id } = await cookie();
   if (!id) return null;
   const { Session, Person } = database();
   const session = await Session.findOne({ where: { id, expiresAt: { [Op.gt]: new Date() } } });
+  if (session) noteSender(session.personId);
   return session && (await Person.findByPk(session.personId));
 }

@@ -9,14 +9,15 @@ import { bounded } from '../database/bounded';
 import type { BrandAt } from '../log/brand-at';
 import { log } from '../http/log';
 import { metrics } from '../http/metrics';
+import { sender } from '../http/request-log';
 import { onePerProcess } from '../database/one-per-process';
 import { Refused } from '../http/refused';
 import type { WriterJobs } from './writer.program';
 
-/** So many write beside each other, and so many wait; of one brand, one writes and so many wait. */
+/** So many write beside each other, and so many wait; of one brand and for one person, one writes and so many wait. */
 const PROCESSES = 2;
 const MOST_WAITING = 16;
-const MOST_OF_A_BRAND = 4;
+const MOST_OF_ONE = 4;
 /** Bytes of what was written and is kept for whoever asks for the same of the same change. */
 const KEPT_BYTES = 32 * 1024 * 1024;
 
@@ -49,7 +50,7 @@ const programPath = () => join(/* turbopackIgnore: true */ process.cwd(), '.next
 export class Writer {
   private readonly pool: Pool;
   private readonly queue = bounded(PROCESSES, MOST_WAITING, BUSY);
-  /** One queue for each brand that has something to be written, so that no brand keeps the others from writing. */
+  /** One queue for each brand and each person with something to be written, so that none of them keeps the others from writing. */
   private readonly queues = new Map<string, { queue: ReturnType<typeof bounded>; users: number }>();
   /** By what was asked of which change. Whoever asks for what is under way waits for the same. */
   private readonly answers = new LRUCache<string, { result: unknown }, () => Promise<unknown>>({
@@ -76,7 +77,7 @@ export class Writer {
   }
 
   /**
-   * One thing at a time for each brand.
+   * One thing at a time for each brand, and for each person.
    * @param more what is asked besides the brand's document
    * @param late what belongs to the document and is kept elsewhere, fetched when it is its turn
    * @param onShare told the share done, 0..1, now and then
@@ -104,16 +105,26 @@ export class Writer {
     return result as Result<Name>;
   }
 
+  /** Whoever asks waits for themselves first: while they do, they hold neither the brand nor a process. */
   private async inTurn<T>(brand: string, work: () => Promise<T>): Promise<T> {
-    const mine = this.queues.get(brand) ?? { queue: bounded(1, MOST_OF_A_BRAND, BUSY), users: 0 };
-    this.queues.set(brand, mine);
-    mine.users++;
+    const person = sender();
+    const ofBrand = () => this.oneOf(`brand ${brand}`, () => this.queue(work));
     metrics().waitingWrites.inc();
     try {
-      return await mine.queue(() => this.queue(work));
+      return await (person === undefined ? ofBrand() : this.oneOf(`person ${person}`, ofBrand));
     } finally {
       metrics().waitingWrites.dec();
-      if (--mine.users === 0) this.queues.delete(brand);
+    }
+  }
+
+  private async oneOf<T>(whose: string, work: () => Promise<T>): Promise<T> {
+    const mine = this.queues.get(whose) ?? { queue: bounded(1, MOST_OF_ONE, BUSY), users: 0 };
+    this.queues.set(whose, mine);
+    mine.users++;
+    try {
+      return await mine.queue(work);
+    } finally {
+      if (--mine.users === 0) this.queues.delete(whose);
     }
   }
 

@@ -18,6 +18,7 @@ import { useSearch, useSwatchOfAddress } from '../search/use-search';
 import { hasOwnUndo, isTyping } from '../keys/typing';
 import { KeyHelp } from './key-help';
 import { STAGES, type StageId } from './stages';
+import { Parted } from './parted';
 import { Strand } from './strand';
 import { useAddPalette } from './use-add-palette';
 import { SwatchDrag } from './swatch-drag';
@@ -96,6 +97,7 @@ export function Frame({ surround, guideHidden, children }: { surround: Surround;
           )
         }
       />
+      <Parted />
       <SwatchDrag>
         <Strand>
           <div className={css.inStrand}>

@@ -105,19 +105,24 @@ export function Header({ surround, onSurround, before, after }: HeaderProps) {
 }
 
 function Kept() {
-  const { waiting, connected, keptAt } = useBrand((state) => ({
+  const { waiting, connected, parted, keptAt } = useBrand((state) => ({
+    parted: state.parted,
     waiting: waitingCount(state),
     connected: state.connected,
     keptAt: state.keptAt,
   }));
   const words =
     waiting > 0
-      ? `${waiting} ${waiting === 1 ? 'change waits' : 'changes wait'}${connected ? '' : ': no server'}`
-      : !connected
-        ? 'No server; all kept'
-        : keptAt
-          ? `Kept ${keptAt.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hour12: false })}`
-          : 'All kept';
+      ? `${waiting} ${waiting === 1 ? 'change waits' : 'changes wait'}${connected || parted ? '' : ': no server'}`
+      : parted
+        ? parted.signIn
+          ? 'Signed out'
+          : 'No part in it'
+        : !connected
+          ? 'No server; all kept'
+          : keptAt
+            ? `Kept ${keptAt.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hour12: false })}`
+            : 'All kept';
   return (
     <span className={css.kept} role="status" data-waiting={waiting > 0 || !connected || undefined} data-testid="kept">
       {words}

@@ -55,6 +55,8 @@ export interface BrandState {
   /** Edits an earlier page left on disk. They are not shown until the server has taken them in. */
   readonly leftOnDisk: readonly Pending[];
   readonly connected: boolean;
+  /** Why the person has no part here any more, and whether signing in may help; null while they have. */
+  readonly parted: { readonly sentence: string; readonly signIn: boolean } | null;
   /** When the first change was made that no release brought out, as the page was opened. */
   readonly waitingSince: string | null;
   /** When the server last took something in. */

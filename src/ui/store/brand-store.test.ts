@@ -162,6 +162,30 @@ test.each([
   expect(told.join()).toContain(words);
 });
 
+test.each([
+  [401, { sentence: 'Signed out.', signIn: true }],
+  [404, { sentence: 'You have no part in this brand any more; an owner can give you one.', signIn: false }],
+])('answered with %d, the page says why it stops, asks no more, and keeps what was not sent', async (status, parted) => {
+  const store = page();
+  server.status = status;
+  store.getState().run(rename('A'));
+  await untilDone();
+  expect(store.getState().parted).toEqual(parted);
+  const asked = server.sent.length;
+  await jest.advanceTimersByTimeAsync(600_000);
+  expect([server.sent.length, waitingCount(store.getState()), kept().length]).toEqual([asked, 1, 1]);
+});
+
+test('a role that was made another shows at once', async () => {
+  const store = page('editor');
+  server.role = 'viewer';
+  Stream.open.at(-1)!.emit('part', {});
+  await untilDone();
+  expect([store.getState().role, told]).toEqual(['viewer', ['You are a viewer of this brand now.']]);
+  expect(store.getState().run(rename('A'))).toBe(false);
+  expect(store.getState().parted).toBeNull();
+});
+
 test('what an earlier page left on disk is sent, not applied twice', async () => {
   server.down = true;
   const first = page();

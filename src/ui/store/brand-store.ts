@@ -20,7 +20,7 @@ const LABEL_LENGTH = 200;
 export function createBrandStore(opening: Opening): BrandStore {
   return createStore<BrandState>()((set, get, store) => {
     const own = new OwnEdits(store);
-    const outbox = new Outbox(store, own, opening.brand.id, opening.person.id);
+    const outbox = new Outbox(store, own, () => void following.look(), opening.brand.id, opening.person.id);
     const following = new Following(store, outbox, own, opening.build);
     const perform = (command: Command) => performed(store, outbox, command);
     return {
@@ -59,6 +59,7 @@ function begun({ brand, seq, release, ...opening }: Opening) {
     acknowledged: new Set<string>(),
     leftOnDisk: [],
     connected: true,
+    parted: null,
     keptAt: null,
     undoable: [],
     redoable: [],

@@ -3,7 +3,8 @@ import { receive } from '@/core/brand/commands/replica';
 import { touchedBy } from '@/core/brand/commands/table-step';
 import { readToldChange, type ToldChange } from '@/core/brand/commands/told-change';
 import { BRAND_VERSION } from '@/core/brand/document/versions';
-import { request } from '../asked/request';
+import { ROLES } from '@/core/brand/roles';
+import { Declined, request } from '../asked/request';
 import { tell } from '../notices';
 import type { BrandStore, Released } from './brand-state';
 import { openLiveStream, type Listeners } from './live-stream';
@@ -15,6 +16,8 @@ import { loadAgain } from './reload';
 /** How often a page that is about to load itself again looks whether everything is kept, in milliseconds. */
 const LOOK_AGAIN_MS = 500;
 
+const Part = z.object({ role: z.enum(ROLES) });
+const ROLE_WORDS = { owner: 'an owner', editor: 'an editor', reviewer: 'a reviewer', viewer: 'a viewer' } as const;
 const ReleaseNews = z.object({ number: z.int().min(1) });
 const Writing = z.object({ by: z.string(), share: z.number() });
 const Refusal = z.object({ sentence: z.string() });
@@ -24,6 +27,7 @@ const Here = z.array(z.object({ id: z.string(), name: z.string(), chosen: z.arra
 export class Following {
   /** Whether the page is of an earlier build than the server. */
   private outdated = false;
+  private stopListening = () => {};
 
   /** @param build which the page is of */
   constructor(
@@ -72,6 +76,7 @@ export class Following {
       signOff: () => set(({ signOffNews }) => ({ signOffNews: signOffNews + 1 })),
       screens: () => set(({ screenNews }) => ({ screenNews: screenNews + 1 })),
       caught: () => set(({ caught }) => ({ caught: caught + 1 })),
+      part: () => void this.look(),
       refused: (news) => {
         tell(Refusal.parse(news).sentence);
         // The server is there and keeps what is done here; only listening has to wait.
@@ -84,9 +89,30 @@ export class Following {
         set({ connected });
         if (connected) this.outbox.sendAtOnce();
       },
+      onTurnedAway: () => void this.look(),
       on,
     });
+    this.stopListening = stream.close;
     return stream.close;
+  }
+
+  /** Asks what part the person has here: they may have been signed out, or their role been taken or made another. */
+  async look(): Promise<void> {
+    const { role: before } = this.store.getState();
+    try {
+      const { role } = Part.parse(await request(`${this.address}/part`));
+      if (role === before) return;
+      this.store.setState({ role });
+      tell(`You are ${ROLE_WORDS[role]} of this brand now.`);
+    } catch (error) {
+      // Out of reach or failing it tells nothing of that; the stream and the edits try again.
+      if (!(error instanceof Declined) || (error.status !== 401 && error.status !== 404)) return;
+      const signIn = error.status === 401;
+      const sentence = signIn ? error.message : 'You have no part in this brand any more; an owner can give you one.';
+      this.store.setState({ connected: false, parted: { sentence, signIn } });
+      this.stopListening();
+      this.outbox.close();
+    }
   }
 
   /** @returns 'gap' when a change in between is missing, 'cannot follow' when it does not stand on what is here. */

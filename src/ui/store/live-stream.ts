@@ -1,7 +1,7 @@
 /** What a stream tells a page, by the kind of news; each is given as it was sent, parsed. */
 export type Listeners = Readonly<
   Record<
-    'build' | 'change' | 'release' | 'signOff' | 'here' | 'caught' | 'writing' | 'screens' | 'refused',
+    'build' | 'change' | 'release' | 'signOff' | 'here' | 'caught' | 'writing' | 'screens' | 'part' | 'refused',
     (news: unknown) => void
   >
 >;
@@ -11,6 +11,8 @@ interface StreamOptions {
   readonly address: () => string;
   readonly on: Listeners;
   readonly onConnected: (connected: boolean) => void;
+  /** The server answered with an error: it may be that somebody is not to listen any more. */
+  readonly onTurnedAway: () => void;
 }
 
 /** A live connection to the server, opened anew for as long as the page is there. */
@@ -27,7 +29,7 @@ const REFUSED_MS = 60_000;
 /** When a stream that the server answered with an error is opened again, in milliseconds. */
 const FAILED_MS = 2_000;
 
-export function openLiveStream({ address, on, onConnected }: StreamOptions): LiveStream {
+export function openLiveStream({ address, on, onConnected, onTurnedAway }: StreamOptions): LiveStream {
   let later: ReturnType<typeof setTimeout> | undefined;
   let source: EventSource;
   const open = () => {
@@ -39,7 +41,9 @@ export function openLiveStream({ address, on, onConnected }: StreamOptions): Liv
     stream.addEventListener('error', () => {
       onConnected(false);
       // The browser tries again by itself, but gives up when the server answers with an error.
-      if (stream.readyState === EventSource.CLOSED) later = setTimeout(open, FAILED_MS);
+      if (stream.readyState !== EventSource.CLOSED) return;
+      later = setTimeout(open, FAILED_MS);
+      onTurnedAway();
     });
   };
   const stop = () => {

@@ -29,6 +29,7 @@ export class Outbox {
   constructor(
     private readonly store: BrandStore,
     private readonly own: OwnEdits,
+    private readonly onTurnedAway: () => void,
     brand: string,
     person: string,
   ) {
@@ -114,18 +115,21 @@ export class Outbox {
   }
 
   private notSent(batch: readonly Pending[], error: unknown): void {
-    if (error instanceof Declined && error.status < 500 && error.status !== 401) {
+    // Whoever was signed out, or has no part here any more, may have one again: until then the edits wait on disk.
+    const isTurnedAway = error instanceof Declined && (error.status === 401 || error.status === 404);
+    if (error instanceof Declined && error.status < 500 && !isTurnedAway) {
       // Only what was sent: what has been done since stands on its own.
       for (const { key } of batch) this.drop(key, error.message);
       this.retry = setTimeout(() => void this.send(), 0);
       return;
     }
-    // Nothing is lost: out of reach, failing or signed out, the edits wait on disk.
+    // Nothing is lost: out of reach, failing or turned away, the edits wait on disk.
     if (error instanceof Declined && this.pause === 0) tell(`${error.message} Your edits wait here.`);
     this.store.setState({ connected: false });
     this.guardWaiting();
     this.pause = Math.min(PAUSE.most, this.pause * 2 || PAUSE.first);
     this.retry = setTimeout(() => void this.send(), this.pause);
+    if (isTurnedAway) this.onTurnedAway();
   }
 
   /** What waits from now on may meet later edits of others when it is sent. The server knows by its key what it has already. */

@@ -24,7 +24,7 @@ export interface Sheet {
 }
 
 /** Sheets of a workbook that are read. */
-export const MOST_SHEETS = 200;
+const MOST_SHEETS = 200;
 
 export interface Workbook {
   readonly sheets: readonly Sheet[];
